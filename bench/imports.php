@@ -8,7 +8,7 @@ declare(strict_types=1);
  * the sqlite3 shell's own .import. Prints milliseconds and megabytes as JSON. Usage: php bench/imports.php FOLDER
  */
 
-use KeenMargin\App\Export\Table\Exact;
+use KeenMargin\App\Export\Table\ExactCell;
 use KeenMargin\App\Export\Table\XlsxWriter;
 
 require dirname(__DIR__).'/vendor/autoload.php';
@@ -50,8 +50,8 @@ for ($i = 0; $i < 50_000; ++$i) {
         sprintf('%d-%02d', 2024 + (intdiv($i, 12) % 3), ($i % 12) + 1),
         'Customer '.intdiv($i, 36),
         $routes[$i % 10],
-        new Exact(mt_rand(10, 99_999).'.'.mt_rand(10, 99)),
-        new Exact((string) mt_rand(10, 99_999)),
+        new ExactCell(mt_rand(10, 99_999).'.'.mt_rand(10, 99)),
+        new ExactCell((string) mt_rand(10, 99_999)),
         'late',
     ]);
 }

@@ -105,12 +105,14 @@ $schemas = [
     'Scenario' => ['enum' => ['AC', 'BU', 'FC', 'TG', 'PY']],
 ];
 $found = (new Generator())->setVersion('3.1.0')->generate(["$root/app/Http/Contract"], validate: false);
-$document = json_decode($found?->toJson() ?? '{}', true, 512, \JSON_THROW_ON_ERROR);
+// The class DrawingJson is the schema Drawing.
+$found = (string) preg_replace('/(\w)Json"/', '$1"', $found?->toJson() ?? '{}');
+$document = json_decode($found, true, 512, \JSON_THROW_ON_ERROR);
 foreach ($document['components']['schemas'] ?? [] as $name => $schema) {
     foreach (
         ['', 'Charts\\', 'Figures\\', 'Imports\\', 'Reports\\', 'Scene\\', 'Sources\\', 'Month\\', 'General\\'] as $area
     ) {
-        $class = "KeenMargin\\App\\Http\\Contract\\$area$name";
+        $class = "KeenMargin\\App\\Http\\Contract\\$area{$name}Json";
         if (class_exists($class)) {
             $optional = defined("$class::OPTIONAL") ? (array) constant("$class::OPTIONAL") : [];
             $nullable = defined("$class::OPTIONAL_OR_NULL") ? (array) constant("$class::OPTIONAL_OR_NULL") : [];
@@ -157,9 +159,6 @@ foreach (['target', 'goal'] as $key) {
     ];
     unset($target);
 }
-foreach (['from', 'to'] as $key) {
-    $schemas['Finish']['properties']['ends']['properties'][$key] = ['type' => 'string'];
-}
 foreach ($schemas['Question']['properties']['bands']['oneOf'] as &$form) {
     foreach ($form['properties'] as &$list) {
         $list = ['type' => 'array', 'items' => ['type' => 'string']];
@@ -171,8 +170,6 @@ $schemas['Recipe']['properties']['kind']['type'] = 'string';
 foreach (['Question', 'Recipe'] as $name) {
     unset($schemas[$name]['oneOf'], $schemas[$name]['allOf'], $schemas[$name]['anyOf']);
 }
-$exact = &$schemas['Finish']['properties']['message']['properties']['numbers']['items']['properties']['exact'];
-$exact = ['type' => 'string'];
 ksort($schemas);
 
 $paths = [];

@@ -9,6 +9,7 @@ declare(strict_types=1);
  * - each folder uses only those before it in its list;
  * - no two folders and no two files use each other, neither directly nor through others;
  * - no line is longer than 120 characters, no file of core or app longer than 400 lines;
+ * - no two classes of core and app have the same name;
  * - the id of a kind stands only in its own folder.
  *
  * With --all also the arrows between folders, the files that are used most and those that use most.
@@ -180,6 +181,13 @@ $page = array_filter(
     static fn (string $path): bool => !str_ends_with($path, '.test.ts') && !str_contains($path, '/testing/'),
     \ARRAY_FILTER_USE_KEY,
 );
+$named = [];
+foreach (array_keys($php) as $path) {
+    $named[basename($path)][] = $path;
+}
+foreach ($named as $paths) {
+    count($paths) > 1 && $wrong[] = 'Classes have one name: '.implode(', ', $paths);
+}
 foreach (['PHP' => $php, 'Page' => $page] as $what => $files) {
     $uses = [];
     foreach ($files as $path => $text) {

@@ -8,8 +8,8 @@ use KeenMargin\App\Storage\FindingStore;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\Core\Figures\Checking\CheckFinding;
 use KeenMargin\Core\Figures\Checking\DatasetChecks;
-use KeenMargin\Core\Figures\Checking\Finding;
 use KeenMargin\Core\Figures\Series\Series;
 
 /** The checks of a dataset, kept until it changes, with those that somebody accepted. */
@@ -24,7 +24,7 @@ final readonly class DatasetFindings
         private FindingStore $kept,
     ) {}
 
-    /** @return list<array<string, mixed>> as Finding::toArray() has them, with `accepted`: reason, who, at; or none */
+    /** @return list<array<string, mixed>> as CheckFinding::toArray(), with `accepted`: reason, who, at; or none */
     public function of(DatasetRecord $record): array
     {
         $findings = $this->maybeKept($record) ?? $this->make($record);
@@ -92,7 +92,7 @@ final readonly class DatasetFindings
     private function make(DatasetRecord $record): array
     {
         $findings = array_map(
-            static fn (Finding $finding): array => $finding->toArray(),
+            static fn (CheckFinding $finding): array => $finding->toArray(),
             DatasetChecks::of($this->datasets->figures($record)->dataset(), $this->series($record)),
         );
         $this->kept->keep($record, json_encode($findings, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));

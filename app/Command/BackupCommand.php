@@ -46,9 +46,9 @@ final class BackupCommand extends Command
             }
             $done = Backup::write($this->database, $file, $this->maybeResealed($input->getOption('passphrase-file')));
         } catch (NotRestored|NotWritten|SecretLost $e) {
-            return Refusal::say($output, $e->getMessage());
+            return CommandRefusal::say($output, $e->getMessage());
         } catch (\PDOException $e) {
-            return Refusal::say($output, "The database could not be copied to $file: {$e->getMessage()}.");
+            return CommandRefusal::say($output, "The database could not be copied to $file: {$e->getMessage()}.");
         }
         $output->writeln(
             "$file: ".

@@ -23,7 +23,7 @@ final class CheckCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         if (!is_file($this->database)) {
-            return Refusal::say($output, "There are no figures in $this->database.");
+            return CommandRefusal::say($output, "There are no figures in $this->database.");
         }
         $wrong = 0;
         try {

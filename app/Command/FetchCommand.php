@@ -35,7 +35,7 @@ final class FetchCommand extends Command
         $onlyIfDue = true === $input->getOption('due');
         $ids = \is_string($name) ? $this->sources->called($name) : $this->sources->all();
         if (\is_string($name) && 1 !== \count($ids)) {
-            return Refusal::say(
+            return CommandRefusal::say(
                 $output,
                 [] === $ids
                     ? "There is no source \"$name\"."

@@ -73,11 +73,11 @@ final class ImportCommand extends Command
 
             return self::SUCCESS;
         } catch (UsageError|NotAccepted|RefusedFigures $e) {
-            return Refusal::say($output, $e->getMessage());
+            return CommandRefusal::say($output, $e->getMessage());
         } catch (DriverException|NotWritten $e) {
             $trouble = StorageTrouble::maybeOf($e, $this->database) ?? throw $e;
 
-            return Refusal::say($output, $trouble->says());
+            return CommandRefusal::say($output, $trouble->says());
         }
     }
 

@@ -59,7 +59,7 @@ final class RestoreCommand extends Command
         } catch (NotRestored|NotWritten|SecretLost $e) {
             $isServed || @unlink("$this->database.serving");
 
-            return Refusal::say($output, $e->getMessage());
+            return CommandRefusal::say($output, $e->getMessage());
         }
         $output->writeln(
             "$this->database is as it was backed up at $backup->at, with ".

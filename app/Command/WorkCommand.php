@@ -47,7 +47,7 @@ final class WorkCommand extends Command
         $folder = $this->shelf->maybeFolder($id);
         $lock = null === $folder ? null : $this->shelf->maybeTaken($id);
         if (null === $folder || null === $lock) {
-            return Refusal::say($output, "There is no job $id that could be done.");
+            return CommandRefusal::say($output, "There is no job $id that could be done.");
         }
         $slot = self::slot(\dirname($folder));
         touch("$folder/begun");

@@ -20,7 +20,7 @@ use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Layout\ReportPages;
 use KeenMargin\Core\Report\Page;
 use KeenMargin\Core\Report\Report;
-use KeenMargin\Core\Report\Settling\Findings;
+use KeenMargin\Core\Report\Settling\ReportFindings;
 
 /** `report`: a report and files of figures in, its pages out. */
 final readonly class ReportCommand
@@ -93,7 +93,7 @@ final readonly class ReportCommand
         $accepted = array_map(static fn (Acceptance $one): string => $one->finding, $report->accepted);
         $pages = array_map(static fn (Page $page): string => $page->id, $report->pages);
         $notices = [];
-        foreach (Findings::of($drawing, static fn (): null => null)->findings as $finding) {
+        foreach (ReportFindings::of($drawing, static fn (): null => null)->findings as $finding) {
             if (!\in_array($finding->key(), $accepted, true)) {
                 $page = array_search($finding->page, $pages, true);
                 $where = false === $page ? 'The report' : 'Page '.($page + 1);

@@ -9,7 +9,7 @@ use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\PercentColumns;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\DateOrder;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
 use KeenMargin\Core\Figures\Reading\Text\NumberStyle;
@@ -25,7 +25,7 @@ final class Undecided
      *
      * @throws UsageError that names what would decide it
      */
-    public static function refuse(Sheet $sheet, Mapping $mapping, ?Given $told, string $where): void
+    public static function refuse(FileTable $sheet, Mapping $mapping, ?Given $told, string $where): void
     {
         $says = [];
         foreach (array_intersect(RoleGuess::doubts($sheet, $mapping), ['dates', 'decimal', 'percents']) as $key) {
@@ -38,7 +38,7 @@ final class Undecided
         }
     }
 
-    private static function sentence(string $key, Sheet $sheet, Mapping $mapping): string
+    private static function sentence(string $key, FileTable $sheet, Mapping $mapping): string
     {
         return match ($key) {
             'dates' => \sprintf(
@@ -79,7 +79,7 @@ final class Undecided
      * @param list<Role> $roles
      * @param callable(string): bool $isDoubtful
      */
-    private static function example(Sheet $sheet, Mapping $mapping, array $roles, callable $isDoubtful): string
+    private static function example(FileTable $sheet, Mapping $mapping, array $roles, callable $isDoubtful): string
     {
         foreach ($mapping->columns as $name => $column) {
             $cells = \in_array($column->role, $roles, true)

@@ -8,7 +8,7 @@ use Brick\Math\BigDecimal;
 use Brick\Math\Exception\IntegerOverflowException;
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\ChangeLog;
-use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\Changes\TableRowChange;
 use KeenMargin\App\Storage\Imports\HandImport;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
@@ -92,7 +92,7 @@ final readonly class CellEdit
         throw new \LogicException("There is no measure {$block->measure->name}.");
     }
 
-    /** @param list<RowChange> $rows gets the measure's new decimals, where it needs more */
+    /** @param list<TableRowChange> $rows gets the measure's new decimals, where it needs more */
     private function decimals(MeasureRecord $measure, CellBlock $block, array &$rows): int
     {
         $most = $measure->scale;
@@ -100,14 +100,16 @@ final readonly class CellEdit
             $most = max($most, $cell['is']?->getScale() ?? 0);
         }
         if ($most > $measure->scale) {
-            $rows[] = new RowChange('measure', (int) $measure->id, ['scale' => $measure->scale], ['scale' => $most]);
+            $rows[] = new TableRowChange(
+                'measure', (int) $measure->id, ['scale' => $measure->scale], ['scale' => $most],
+            );
         }
 
         return $most;
     }
 
     /**
-     * @param list<RowChange> $rows gets the members that are new
+     * @param list<TableRowChange> $rows gets the members that are new
      *
      * @return array{list<array{BreakdownMembers, array<string|int, int>}>, ?int} each breakdown's members and their ids
      *                                                                            by name; place of the one that goes
@@ -138,7 +140,7 @@ final readonly class CellEdit
                             )}\" in $breakdown->name. Change that row, or separate the two first.",
                         );
                     $ids[$name] = $gone[$name] ?? $next++;
-                    $rows[] = new RowChange('member', $ids[$name], null, [
+                    $rows[] = new TableRowChange('member', $ids[$name], null, [
                         'breakdown_id' => (int) $breakdown->id,
                         'position' => ++$position,
                         'name' => $name,

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use KeenMargin\App\Storage\Changes\Change;
-use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\Changes\TableRowChange;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
@@ -38,7 +38,7 @@ final readonly class DatasetSettings
             'closed_through' => $this->closing($record, $given->maybe('closedThrough'), $firstMonth),
             'finest' => self::finest($record, $given->maybe('finest')),
         ];
-        $row = RowChange::maybe('dataset', (int) $record->id, $was, $is);
+        $row = TableRowChange::maybe('dataset', (int) $record->id, $was, $is);
         $movesYear = $firstMonth !== $record->firstMonth;
 
         return new Plan(
@@ -51,7 +51,7 @@ final readonly class DatasetSettings
     /** Books closed through the last actuals again, as before somebody said otherwise. */
     public function planOpen(DatasetRecord $record): Plan
     {
-        $row = RowChange::maybe(
+        $row = TableRowChange::maybe(
             'dataset', (int) $record->id, ['closed_through' => $record->closedThrough], ['closed_through' => null],
         );
 

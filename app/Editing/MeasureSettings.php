@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use KeenMargin\App\Storage\Changes\Change;
-use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\Changes\TableRowChange;
 use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
@@ -63,7 +63,7 @@ final readonly class MeasureSettings
                 \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
             );
         }
-        $rows[] = RowChange::maybe('measure', (int) $measure->id, $was, $is);
+        $rows[] = TableRowChange::maybe('measure', (int) $measure->id, $was, $is);
         $decimals = $given->maybe('decimals')?->int(0, 10) ?? $measure->scale;
         if (
             $decimals < $measure->scale
@@ -79,7 +79,7 @@ final readonly class MeasureSettings
             );
         }
         if ($decimals !== $measure->scale) {
-            $rows[] = new RowChange(
+            $rows[] = new TableRowChange(
                 'measure', (int) $measure->id, ['scale' => $measure->scale], ['scale' => $decimals],
             );
         }
@@ -132,7 +132,7 @@ final readonly class MeasureSettings
 
         return new Plan(
             new Change("“{$name}” is $numerator over $denominator", [
-                new RowChange('measure', $id, null, [
+                new TableRowChange('measure', $id, null, [
                     'dataset_id' => (int) $record->id,
                     'position' => $record->measures->count(),
                     'name' => $name,

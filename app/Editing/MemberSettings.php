@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use KeenMargin\App\Storage\Changes\Change;
-use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\Changes\TableRowChange;
 use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Names\NameKind;
-use KeenMargin\App\Storage\Names\Reference;
+use KeenMargin\App\Storage\Names\NumberedName;
 use KeenMargin\App\Storage\Record\BreakdownRecord;
 use KeenMargin\App\Storage\Series\BreakdownMembers;
 use KeenMargin\App\Storage\Series\SeriesStore;
@@ -53,7 +53,7 @@ final readonly class MemberSettings
                 throw new NotAccepted('name', "There is a breakdown \"$name\" already. Give another name.");
             }
         }
-        $row = RowChange::maybe(
+        $row = TableRowChange::maybe(
             'breakdown',
             (int) $breakdown->id,
             ['name' => $breakdown->name, 'former' => self::json($breakdown->former)],
@@ -77,7 +77,7 @@ final readonly class MemberSettings
 
         return new Plan(
             new Change("“{$name}” is added", [
-                new RowChange('member', $id, null, [
+                new TableRowChange('member', $id, null, [
                     'breakdown_id' => (int) $breakdown->id,
                     'position' => $last + 1,
                     'name' => $name,
@@ -99,7 +99,7 @@ final readonly class MemberSettings
         $rows = [];
         $positions = $this->store->members()->positions($id);
         foreach ($before === $id ? [] : $order as $position => $one) {
-            $rows[] = RowChange::maybe(
+            $rows[] = TableRowChange::maybe(
                 'member',
                 $one,
                 ['position' => $positions[$one] ?? 0],
@@ -123,7 +123,7 @@ final readonly class MemberSettings
         }
         self::insistFree($members, $to, 'to');
         $former = $members->former[$id] ?? [];
-        $row = RowChange::maybe(
+        $row = TableRowChange::maybe(
             'member',
             $id,
             ['name' => $from, 'former' => self::json($former)],
@@ -143,14 +143,14 @@ final readonly class MemberSettings
                 'into', "\"$from\" cannot be merged into \"$to\". Choose a member that does not stand in it.",
             );
         }
-        $rows = [new RowChange('member', $id, ['merged_into' => null], ['merged_into' => $into])];
+        $rows = [new TableRowChange('member', $id, ['merged_into' => null], ['merged_into' => $into])];
         foreach (array_keys($members->merged, $id, true) as $before) {
-            $rows[] = new RowChange('member', $before, ['merged_into' => $id], ['merged_into' => $into]);
+            $rows[] = new TableRowChange('member', $before, ['merged_into' => $id], ['merged_into' => $into]);
         }
         foreach (array_keys($members->parents, $id, true) as $child) {
-            $rows[] = new RowChange('member', $child, ['parent_id' => $id], ['parent_id' => $into]);
+            $rows[] = new TableRowChange('member', $child, ['parent_id' => $id], ['parent_id' => $into]);
         }
-        $naming = $this->documents->naming(new Reference(NameKind::Member, $id));
+        $naming = $this->documents->naming(new NumberedName(NameKind::Member, $id));
         $amounts = $this->store->amountsOf((int) $breakdown->dataset->id, $breakdown->position, $members->alike($id));
 
         return new Plan(
@@ -178,7 +178,7 @@ final readonly class MemberSettings
             if ($members->own($id) === $name) {
                 return new Plan(
                     new Change("“{$name}” stands for itself again", [
-                        new RowChange('member', $id, ['merged_into' => $into], ['merged_into' => null]),
+                        new TableRowChange('member', $id, ['merged_into' => $into], ['merged_into' => null]),
                     ]),
                     ["$name is a member of its own again."],
                     true,
@@ -202,7 +202,7 @@ final readonly class MemberSettings
             );
         }
         $rows = array_map(
-            static fn (int $child): RowChange => new RowChange(
+            static fn (int $child): TableRowChange => new TableRowChange(
                 'member',
                 $child,
                 ['parent_id' => $id],
@@ -214,7 +214,7 @@ final readonly class MemberSettings
         return new Plan(
             new Change("“{$name}” is removed", [
                 ...$rows,
-                new RowChange(
+                new TableRowChange(
                     'member',
                     $id,
                     [
@@ -238,7 +238,7 @@ final readonly class MemberSettings
             ->oneOf(['', ...array_map(static fn (LineRole $one): string => $one->value, LineRole::cases())]);
         $ids = self::ids($members, $given->must('members'));
         $rows = array_map(
-            static fn (int $id): ?RowChange => RowChange::maybe(
+            static fn (int $id): ?TableRowChange => TableRowChange::maybe(
                 'member',
                 $id,
                 ['role' => $members->roles[$id] ?? null],
@@ -276,7 +276,7 @@ final readonly class MemberSettings
             }
             if (false === $known) {
                 self::insistFree($members, $name, 'group');
-                $rows[] = new RowChange('member', $group, null, [
+                $rows[] = new TableRowChange('member', $group, null, [
                     'breakdown_id' => (int) $breakdown->id,
                     'position' => $this->store->members()->positions($ids[0])[$ids[0]] ?? 0,
                     'name' => $name,
@@ -293,7 +293,7 @@ final readonly class MemberSettings
             }
         }
         foreach ($ids as $id) {
-            $rows[] = RowChange::maybe(
+            $rows[] = TableRowChange::maybe(
                 'member',
                 $id,
                 ['parent_id' => $members->parents[$id] ?? null],

@@ -6,7 +6,7 @@ namespace KeenMargin\App\Editing;
 
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\ChangeLog;
-use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\Changes\TableRowChange;
 use KeenMargin\App\Storage\DatasetNotes;
 use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\DatasetRecord;
@@ -41,7 +41,7 @@ final readonly class NoteEdit
             $this->changes->do(
                 $dataset,
                 new Change('A note is written about '.$label, [
-                    new RowChange('note', $id, null, [
+                    new TableRowChange('note', $id, null, [
                         'dataset_id' => $dataset->id,
                         'version' => 1,
                         'measure' => $numbers->measure($place->measure),
@@ -65,7 +65,7 @@ final readonly class NoteEdit
     {
         $this->changes->do(
             $note->dataset,
-            new Change("The note about {$note->label} is changed", [new RowChange(
+            new Change("The note about {$note->label} is changed", [new TableRowChange(
                 'note',
                 (int) $note->id,
                 [
@@ -89,7 +89,7 @@ final readonly class NoteEdit
     {
         $this->changes->do(
             $note->dataset,
-            new Change("The note about {$note->label} is deleted", [new RowChange(
+            new Change("The note about {$note->label} is deleted", [new TableRowChange(
                 'note',
                 (int) $note->id,
                 [

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export;
 
 use KeenMargin\App\Export\Table\CsvWriter;
-use KeenMargin\App\Export\Table\Exact;
+use KeenMargin\App\Export\Table\ExactCell;
 use KeenMargin\App\Export\Table\JsonLinesWriter;
 use KeenMargin\App\Export\Table\OdsWriter;
 use KeenMargin\App\Export\Table\XlsxWriter;
@@ -67,7 +67,7 @@ final readonly class DatasetExport
                     $measure->name,
                     $measure->unit,
                     ...$names,
-                    new Exact(ScaledText::of($amount, $measure->decimals)),
+                    new ExactCell(ScaledText::of($amount, $measure->decimals)),
                 ]);
             }
         }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export;
 
 use KeenMargin\App\Export\Table\CsvWriter;
-use KeenMargin\App\Export\Table\Exact;
+use KeenMargin\App\Export\Table\ExactCell;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\LeftOut;
@@ -128,6 +128,6 @@ final class WorkingsCsv
 
     private static function cell(string $cell): string
     {
-        return CsvWriter::cell(1 === preg_match('/^-?\d+(\.\d+)?$/D', $cell) ? new Exact($cell) : $cell);
+        return CsvWriter::cell(1 === preg_match('/^-?\d+(\.\d+)?$/D', $cell) ? new ExactCell($cell) : $cell);
     }
 }

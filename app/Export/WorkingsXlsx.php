@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export;
 
-use KeenMargin\App\Export\Table\Exact;
+use KeenMargin\App\Export\Table\ExactCell;
 use KeenMargin\App\Export\Table\Formula;
-use KeenMargin\App\Export\Table\TextFile;
+use KeenMargin\App\Export\Table\TextFileWriter;
 use KeenMargin\App\Export\Table\XlsxWriter;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\About\Derivation;
@@ -31,7 +31,7 @@ final readonly class WorkingsXlsx
 
     public static function of(Workings $workings): string
     {
-        $path = TextFile::temporary('workings');
+        $path = TextFileWriter::temporary('workings');
         $writer = XlsxWriter::to($path, $workings->context->subject);
         $sums = self::sums($workings);
         $keys = [
@@ -107,15 +107,15 @@ final readonly class WorkingsXlsx
         return $sums;
     }
 
-    /** @return list<string|Exact|Formula> */
+    /** @return list<string|ExactCell|Formula> */
     private function cells(string $key, Row|Total $of): array
     {
-        return array_map(function (Column $column) use ($key, $of): string|Exact|Formula {
+        return array_map(function (Column $column) use ($key, $of): string|ExactCell|Formula {
             $number = $column->number($of);
             if (null === $number) {
                 return $column->text($of) ?? '';
             }
-            $exact = new Exact($number->toString());
+            $exact = new ExactCell($number->toString());
             $derived = Derivation::maybe($key, $column, $this->workings);
 
             return null === $derived ? $exact : new Formula($this->expression($derived), $exact);

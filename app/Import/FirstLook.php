@@ -18,9 +18,9 @@ use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
 use KeenMargin\Core\Figures\Reading\Mapping\RememberedMapping;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Table\HeaderPosition;
 use KeenMargin\Core\Figures\Reading\Table\HeaderSignature;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /** Looks at files: finds the table in them, remembers how their like was read. */
@@ -98,7 +98,7 @@ final readonly class FirstLook
             ->findOneBy(['digest' => $file->digest, 'takenBackAt' => null], ['id' => 'DESC']);
     }
 
-    /** @return array{string, Sheet, ?ImportRecord} name of the sheet, the sheet, the import that it resembles */
+    /** @return array{string, FileTable, ?ImportRecord} name of the sheet, the sheet, the import that it resembles */
     private function chosen(
         FigureFile $file,
         ReadingFile $of,
@@ -131,7 +131,7 @@ final readonly class FirstLook
         return $first ?? throw $refused ?? new \LogicException('A file without any sheet was opened.');
     }
 
-    private function maybeKnown(Sheet $sheet, DatasetRecord $target): ?ImportRecord
+    private function maybeKnown(FileTable $sheet, DatasetRecord $target): ?ImportRecord
     {
         return $this->manager
             ->getRepository(ImportRecord::class)
@@ -144,7 +144,7 @@ final readonly class FirstLook
     /**
      * A header such as Month, Actual is many files': they are of one kind if their names or their members are as well.
      */
-    private function maybeAkin(Sheet $sheet, ReadingFile $file): ?ImportRecord
+    private function maybeAkin(FileTable $sheet, ReadingFile $file): ?ImportRecord
     {
         $alike = $this->manager
             ->getRepository(ImportRecord::class)
@@ -160,7 +160,7 @@ final readonly class FirstLook
         return null;
     }
 
-    private function sharesMembers(Sheet $sheet, ImportRecord $import): bool
+    private function sharesMembers(FileTable $sheet, ImportRecord $import): bool
     {
         foreach ($import->dataset->breakdowns as $breakdown) {
             $place = array_search($breakdown->name, $sheet->header, true);
@@ -177,7 +177,7 @@ final readonly class FirstLook
     }
 
     /** @param array<string, mixed> $known how a file of the same kind was read */
-    private static function remembered(Sheet $sheet, Mapping $guess, array $known): Mapping
+    private static function remembered(FileTable $sheet, Mapping $guess, array $known): Mapping
     {
         try {
             $before = MappingReader::read(Given::kept($known), $guess, null);

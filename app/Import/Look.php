@@ -7,7 +7,7 @@ namespace KeenMargin\App\Import;
 use KeenMargin\App\Storage\Record\ImportRecord;
 use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 
 /** What a first look at a file shows: its table, how it would be read, and which earlier import it resembles. */
 final readonly class Look
@@ -20,7 +20,7 @@ final readonly class Look
         public ReadingFile $file,
         public array $sheets,
         public string $sheetName,
-        public Sheet $sheet,
+        public FileTable $sheet,
         public string $signature,
         public Mapping $mapping,
         public ?ImportRecord $known,

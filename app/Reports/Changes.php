@@ -6,7 +6,7 @@ namespace KeenMargin\App\Reports;
 
 use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\App\Storage\Reports\IssueStore;
-use KeenMargin\Core\Report\Comparing\Difference;
+use KeenMargin\Core\Report\Comparing\ReportDifference;
 use KeenMargin\Core\Report\Comparing\Snapshot;
 use KeenMargin\Core\Report\Comparing\SnapshotDiff;
 use KeenMargin\Core\Time\Period;
@@ -37,7 +37,7 @@ final readonly class Changes
             'from' => $from,
             'to' => $to,
             'differences' => array_map(
-                static fn (Difference $one): array => $one->toArray(),
+                static fn (ReportDifference $one): array => $one->toArray(),
                 SnapshotDiff::of($before, $after),
             ),
         ];

@@ -10,8 +10,8 @@ use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Report\Acceptance;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Report;
-use KeenMargin\Core\Report\Settling\Finding;
-use KeenMargin\Core\Report\Settling\Findings;
+use KeenMargin\Core\Report\Settling\ReportFinding;
+use KeenMargin\Core\Report\Settling\ReportFindings;
 
 /** What has to be settled in a report, looked up once for each state of it. */
 final readonly class SettlementState
@@ -80,12 +80,12 @@ final readonly class SettlementState
         /** @var array{findings: list<array<string, mixed>>, holds: list<string>}|null $kept */
         $kept = $this->checks->maybeKept((int) $record->id, $sign);
         if (null === $kept) {
-            $found = Findings::of(
+            $found = ReportFindings::of(
                 $drawing,
                 fn (int $done, int $of) => $this->job->tell('Looking through the pages', $done, $of),
             );
             $kept = [
-                'findings' => array_map(static fn (Finding $one): array => $one->toArray(), $found->findings),
+                'findings' => array_map(static fn (ReportFinding $one): array => $one->toArray(), $found->findings),
                 'holds' => $found->holds,
             ];
             $this->checks->keep((int) $record->id, $sign, $kept);

@@ -4096,7 +4096,8 @@ export interface components {
           row: components['schemas']['RowRef']
           /** @description id of the column of the workings */
           column: string
-          exact: string
+          /** @description how much it was */
+          exact: components['schemas']['RecipeNumber']
         }[]
       }
       /** @description below the chart */
@@ -4123,7 +4124,12 @@ export interface components {
       /** @description of waterfalls, a dot at the running total whose area is the share */
       dots?: boolean
       /** @description of gauges, either of them; a value beyond an end stops there with an open arrow head */
-      ends?: { from?: string; to?: string }
+      ends?: {
+        /** @description where the scale begins */
+        from?: components['schemas']['RecipeNumber']
+        /** @description where it ends */
+        to?: components['schemas']['RecipeNumber']
+      }
       /**
        * @description of bullets and thermometers: one length per unit, each as long as there is room, or in percent of its target or goal
        * @enum {unknown}

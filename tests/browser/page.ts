@@ -1,9 +1,11 @@
 import { test as base, expect, type Page } from '@playwright/test'
 
-/** A page on which nothing may go wrong quietly: errors and refused resources fail the test. */
-export const test = base.extend<{ page: Page }>({
-  // The server of this worker, see playwright.config.ts.
+/** Each worker has a server of its own, see playwright.config.ts. */
+export const served = base.extend<object>({
   baseURL: async ({}, use, info) => use(`http://127.0.0.1:${8047 + info.parallelIndex}`),
+})
+/** A page on which nothing may go wrong quietly: errors and refused resources fail the test. */
+export const test = served.extend<{ page: Page }>({
   page: async ({ page }, use) => {
     const troubles: string[] = []
     page.on('pageerror', error => troubles.push(error.message))

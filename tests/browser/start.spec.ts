@@ -1,5 +1,4 @@
-import { test as plain } from '@playwright/test'
-import { by, chart, expect, made, slot, test } from './page'
+import { by, chart, expect, made, served, slot, test } from './page'
 
 test('anything that has a name is found', async ({ page }) => {
   await page.goto('/')
@@ -83,7 +82,7 @@ test('two windows on one chart: the later one is told, and chooses', async ({ pa
 })
 
 // Without the check for errors: that the part cannot be loaded is one.
-plain('a part of the application that cannot be loaded comes with the whole page', async ({ page }) => {
+served('a part of the application that cannot be loaded comes with the whole page', async ({ page }) => {
   await page.goto('/charts')
   await page.route('**/ChartView-*.js', route => route.abort(), { times: 1 })
   await page.getByRole('article').first().getByRole('link').first().click()

@@ -14,8 +14,8 @@ use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
 use KeenMargin\Core\Figures\Reading\Rows\FactReader;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Table\HeaderPosition;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
 use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Recipe;
@@ -25,7 +25,7 @@ use KeenMargin\Core\Workings\Result\WorkingsWriter;
 /** Figures and recipes as a person would write them down, for examples in tests. */
 final class Written
 {
-    public static function sheet(string $bytes, ?HeaderPosition $header = null): Sheet
+    public static function sheet(string $bytes, ?HeaderPosition $header = null): FileTable
     {
         return FigureFile::open(self::file($bytes))->sheet(null, $header);
     }

@@ -38,7 +38,7 @@ final class FunctionSizeRule implements Rule
 
     public function processNode(Node $node, Scope $scope): array
     {
-        $isRoom = 1 === preg_match('#/(core|app)/#', $scope->getFile());
+        $isRoom = 1 === preg_match('#^(?!.*/tests/).*/(core|app)/#', $scope->getFile());
         if (!$isRoom || !($node instanceof Node\Stmt\ClassMethod || $node instanceof Node\Stmt\Function_)) {
             return [];
         }
@@ -46,7 +46,9 @@ final class FunctionSizeRule implements Rule
         $body = $node->stmts ?? [];
         $lines = [] === $body ? 0 : end($body)->getEndLine() - $body[0]->getStartLine() + 1;
         $complexity = 1 + \count((new NodeFinder())->find($body, self::branches(...)));
-        $parameters = '__construct' === $name ? \count($node->params) : 0;
+        // An answer of the API has a parameter for each of its properties.
+        $isAnswer = str_contains($scope->getFile(), '/app/Http/Contract/');
+        $parameters = '__construct' === $name && !$isAnswer ? \count($node->params) : 0;
         $wrong = [
             [$lines > self::LINES, "$name() has $lines lines; ".self::LINES.' at most.'],
             [$complexity > self::COMPLEXITY, "$name() has complexity $complexity; ".self::COMPLEXITY.' at most.'],

@@ -9,8 +9,8 @@ use KeenMargin\App\Export\Slides\Deck;
 use KeenMargin\App\Export\Slides\Package\DeckRefused;
 use KeenMargin\App\Export\Slides\PageSlide;
 use KeenMargin\App\Export\Slides\Part\DeckLook;
-use KeenMargin\App\Export\Slides\Shape\Frame;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
+use KeenMargin\App\Export\Slides\Shape\SlideFrame;
 use KeenMargin\App\Export\Slides\SlideWriter;
 use KeenMargin\App\Export\Slides\Template\TemplateDeck;
 use KeenMargin\App\Export\Slides\Template\TemplateSource;
@@ -79,7 +79,9 @@ final readonly class ReportSlides implements ReportRenderer
             $speeches[$id] = $speech->of($fitted->page);
             $scales[$id] = $fitted->scale;
         }
-        $draw = static fn (string $id, Frame $frame): ?ShapeGroup => self::maybeDrawn($drawing, $id, $frame, $scales);
+        $draw = static fn (string $id, SlideFrame $frame): ?ShapeGroup => self::maybeDrawn(
+            $drawing, $id, $frame, $scales,
+        );
 
         return $update->to(new NewContent($slides, $draw), $speeches);
     }
@@ -89,8 +91,12 @@ final readonly class ReportSlides implements ReportRenderer
      *
      * @param array<string, float> $scales points of the slide for a point of the page, by page
      */
-    private static function maybeDrawn(ReportDrawing $drawing, string $id, Frame $frame, array $scales): ?ShapeGroup
-    {
+    private static function maybeDrawn(
+        ReportDrawing $drawing,
+        string $id,
+        SlideFrame $frame,
+        array $scales,
+    ): ?ShapeGroup {
         foreach ($drawing->report->pages as $page) {
             $block = $page->maybeBlock($id);
             if (null === $block) {

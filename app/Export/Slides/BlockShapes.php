@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides;
 
 use KeenMargin\App\Export\Slides\Part\SlideLayout;
-use KeenMargin\App\Export\Slides\Shape\Frame;
 use KeenMargin\App\Export\Slides\Shape\MarkShapes;
 use KeenMargin\App\Export\Slides\Shape\Node;
 use KeenMargin\App\Export\Slides\Shape\Placeholder;
 use KeenMargin\App\Export\Slides\Shape\RowName;
 use KeenMargin\App\Export\Slides\Shape\SceneShapes;
-use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
+use KeenMargin\App\Export\Slides\Shape\SlideFrame;
+use KeenMargin\App\Export\Slides\Shape\SlideShape;
 use KeenMargin\App\Export\Slides\Shape\TextShapes;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Drawing\Drawing;
@@ -26,7 +26,7 @@ use KeenMargin\Core\Scene\MarkBox;
 use KeenMargin\Core\Scene\Placing;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Scene\TextMeasure;
-use KeenMargin\Core\Workings\Words\RowNames;
+use KeenMargin\Core\Workings\Words\RowWords;
 
 /** A block of a page as shapes: a chart and key figures as a group, texts as placeholders. */
 final readonly class BlockShapes
@@ -61,13 +61,13 @@ final readonly class BlockShapes
         if ($isText || [] === $nodes) {
             return $nodes;
         }
-        $room = (new Frame($block->left, $block->top, $block->width, $block->height))->scaled($this->scale);
+        $room = (new SlideFrame($block->left, $block->top, $block->width, $block->height))->scaled($this->scale);
 
         return [new ShapeGroup(
             key: '',
             name: $drawing->scene->title ?? ($block->block instanceof FiguresBlock ? 'Key figures' : 'Chart'),
             words: $drawing->scene->description ?? '',
-            nodes: [Shape::area($room, $room), ...$nodes],
+            nodes: [SlideShape::area($room, $room), ...$nodes],
             brief: $drawing->workings->context->subject ?? '',
         )];
     }
@@ -81,7 +81,7 @@ final readonly class BlockShapes
      */
     public static function chart(Drawing $drawing, iterable $marks, MarkShapes $shapes): array
     {
-        $words = new RowNames($drawing->workings);
+        $words = new RowWords($drawing->workings);
         $names = [];
         foreach ($drawing->workings->table->rows as $row) {
             $names[$row->key->id] = new RowName($words->brief($row), $words->whole($row));

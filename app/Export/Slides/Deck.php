@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides;
 
-use KeenMargin\App\Export\Slides\Package\Package;
+use KeenMargin\App\Export\Slides\Package\DeckPackage;
 use KeenMargin\App\Export\Slides\Paint\Palette;
 use KeenMargin\App\Export\Slides\Part\DeckMemory;
 use KeenMargin\App\Export\Slides\Part\Presentation;
@@ -27,7 +27,7 @@ final class Deck implements SlideWriter
     private const NOTES_MASTER = 'ppt/notesMasters/notesMaster1.xml';
     private const NOTES_THEME = 'ppt/theme/theme2.xml';
 
-    private readonly Package $package;
+    private readonly DeckPackage $package;
     private readonly Palette $palette;
     private readonly DeckMemory $memory;
     /** @var list<string> ids of the relations to slides */
@@ -35,7 +35,7 @@ final class Deck implements SlideWriter
 
     public function __construct(private readonly Report $report, private readonly \DateTimeImmutable $made)
     {
-        $this->package = new Package();
+        $this->package = new DeckPackage();
         $this->palette = new Palette();
         $this->memory = new DeckMemory();
         $layout = new SlideLayout($report->sheet);

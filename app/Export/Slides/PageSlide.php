@@ -11,7 +11,7 @@ use KeenMargin\App\Export\Slides\Shape\Moved;
 use KeenMargin\App\Export\Slides\Shape\Node;
 use KeenMargin\App\Export\Slides\Shape\Placed;
 use KeenMargin\App\Export\Slides\Shape\Placeholder;
-use KeenMargin\App\Export\Slides\Shape\Shape;
+use KeenMargin\App\Export\Slides\Shape\SlideShape;
 use KeenMargin\App\Export\Slides\Shape\TextShapes;
 use KeenMargin\App\Export\Slides\Shape\WiderLetters;
 use KeenMargin\Core\Document\With;
@@ -49,11 +49,11 @@ final class PageSlide
     /** As a template has it: the message in its title, the first text in its body, all else where it has room. */
     private static function within(Node $node, DeckLook $look): Node
     {
-        if ($node instanceof Shape && 'title' === $node->placeholder?->type) {
+        if ($node instanceof SlideShape && 'title' === $node->placeholder?->type) {
             return With::of($node, ['inherits' => true]);
         }
         $moved = Moved::by($node, $look->room->left, $look->room->top);
-        if (!$moved instanceof Shape || null === $moved->placeholder) {
+        if (!$moved instanceof SlideShape || null === $moved->placeholder) {
             return $moved;
         }
         $isFirst = SlideLayout::TEXT === $moved->placeholder->index;
@@ -69,7 +69,7 @@ final class PageSlide
         foreach (TextShapes::besides($page->frame) as $mark) {
             self::isRule($mark) ? $rules[] = $shapes->shape($mark) : $others[] = $shapes->shape($mark);
         }
-        $own = static fn (Shape $shape): Placed => new Placed($id, $shape);
+        $own = static fn (SlideShape $shape): Placed => new Placed($id, $shape);
         $nodes = [
             ...array_map($own, [...self::message($page, $scale), ...$rules]),
             ...self::blocks($page, $scale),
@@ -89,14 +89,14 @@ final class PageSlide
         foreach ($page->blocks as $block) {
             foreach ($shapes->of($block, $texts) as $node) {
                 $placed[] = new Placed($block->block->id(), $node);
-                $texts += $node instanceof Shape ? 1 : 0;
+                $texts += $node instanceof SlideShape ? 1 : 0;
             }
         }
 
         return $placed;
     }
 
-    /** @return list<Shape> */
+    /** @return list<SlideShape> */
     private static function message(DrawnPage $page, float $scale): array
     {
         $texts = $page->message->texts;
@@ -106,7 +106,7 @@ final class PageSlide
             : [(new TextShapes($scale))->shape(self::MESSAGE, 'Message', $texts, new Placeholder('title'))];
     }
 
-    /** @return list<Shape> */
+    /** @return list<SlideShape> */
     private static function notes(DrawnPage $page, float $scale): array
     {
         $placeholder = new Placeholder('body', SlideLayout::NOTES);

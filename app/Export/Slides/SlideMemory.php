@@ -7,9 +7,9 @@ namespace KeenMargin\App\Export\Slides;
 use KeenMargin\App\Export\Slides\Part\BlockMemory;
 use KeenMargin\App\Export\Slides\Part\DeckMemory;
 use KeenMargin\App\Export\Slides\Shape\Node;
-use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
 use KeenMargin\App\Export\Slides\Shape\ShapeWriter;
+use KeenMargin\App\Export\Slides\Shape\SlideShape;
 
 /** Tells a deck's memory what is written on a slide. */
 final class SlideMemory
@@ -28,11 +28,11 @@ final class SlideMemory
             foreach ($node->nodes as $one) {
                 self::node($one, $block, $memory);
             }
-        } elseif ($node instanceof Shape && null !== $node->placeholder) {
+        } elseif ($node instanceof SlideShape && null !== $node->placeholder) {
             // Programs give placeholders names of their own.
             $memory->tags[$node->key] = ShapeWriter::tag($node, $block)->written();
             array_push($memory->numbers, ...$node->text?->numbers() ?? []);
-        } elseif ($node instanceof Shape) {
+        } elseif ($node instanceof SlideShape) {
             $memory->take($node->key);
         }
     }

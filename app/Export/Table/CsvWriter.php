@@ -7,11 +7,11 @@ namespace KeenMargin\App\Export\Table;
 /** Comma-separated text, UTF-8, lines ended as RFC 4180 has them. */
 final readonly class CsvWriter implements TableWriter
 {
-    private function __construct(private TextFile $file) {}
+    private function __construct(private TextFileWriter $file) {}
 
     public static function to(string $path, string $sheet): self
     {
-        return new self(new TextFile($path));
+        return new self(new TextFileWriter($path));
     }
 
     public function row(array $cells): void
@@ -24,9 +24,9 @@ final readonly class CsvWriter implements TableWriter
         $this->file->close();
     }
 
-    public static function cell(string|Exact $cell): string
+    public static function cell(string|ExactCell $cell): string
     {
-        if ($cell instanceof Exact) {
+        if ($cell instanceof ExactCell) {
             return $cell->digits;
         }
         $cell = SafeText::of($cell);

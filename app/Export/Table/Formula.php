@@ -7,5 +7,5 @@ namespace KeenMargin\App\Export\Table;
 /** A number of a workbook that follows from other cells, and what it is. */
 final readonly class Formula
 {
-    public function __construct(public string $expression, public Exact $is) {}
+    public function __construct(public string $expression, public ExactCell $is) {}
 }

@@ -10,17 +10,17 @@ final class JsonLinesWriter implements TableWriter
     /** @var list<string> */
     private array $keys = [];
 
-    private function __construct(private readonly TextFile $file) {}
+    private function __construct(private readonly TextFileWriter $file) {}
 
     public static function to(string $path, string $sheet): self
     {
-        return new self(new TextFile($path));
+        return new self(new TextFileWriter($path));
     }
 
     public function row(array $cells): void
     {
         $texts = array_map(
-            static fn (string|Exact $cell): string => $cell instanceof Exact ? $cell->digits : $cell,
+            static fn (string|ExactCell $cell): string => $cell instanceof ExactCell ? $cell->digits : $cell,
             $cells,
         );
         if ([] === $this->keys) {

@@ -25,7 +25,7 @@ final class OdsWriter implements TableWriter
 
     public static function to(string $path, string $sheet): self
     {
-        $part = TextFile::temporary('sheet');
+        $part = TextFileWriter::temporary('sheet');
         $xml = new \XMLWriter();
         $xml->openUri($part);
         $xml->startDocument('1.0', 'UTF-8');
@@ -89,10 +89,10 @@ final class OdsWriter implements TableWriter
         }
     }
 
-    private function cell(string|Exact $cell): void
+    private function cell(string|ExactCell $cell): void
     {
-        $isNumber = $cell instanceof Exact && $cell->fitsANumber();
-        $text = $cell instanceof Exact ? $cell->digits : PlainText::xml(SafeText::of($cell));
+        $isNumber = $cell instanceof ExactCell && $cell->fitsANumber();
+        $text = $cell instanceof ExactCell ? $cell->digits : PlainText::xml(SafeText::of($cell));
         $this->xml->startElement('table:table-cell');
         if ('' !== $text) {
             $this->xml->writeAttribute('office:value-type', $isNumber ? 'float' : 'string');

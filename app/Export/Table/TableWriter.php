@@ -11,7 +11,7 @@ interface TableWriter
     public static function to(string $path, string $sheet): self;
 
     /**
-     * @param list<string|Exact> $cells texts, and amounts
+     * @param list<string|ExactCell> $cells texts, and amounts
      */
     public function row(array $cells): void;
 

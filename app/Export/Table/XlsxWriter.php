@@ -27,7 +27,7 @@ final class XlsxWriter implements TableWriter
 
     public static function to(string $path, string $sheet): self
     {
-        $part = TextFile::temporary('sheet');
+        $part = TextFileWriter::temporary('sheet');
         $xml = new \XMLWriter();
         $xml->openUri($part);
         $xml->startDocument('1.0', 'UTF-8');
@@ -38,7 +38,7 @@ final class XlsxWriter implements TableWriter
         return new self($path, $sheet, $part, $xml);
     }
 
-    /** @param list<string|Exact|Formula> $cells */
+    /** @param list<string|ExactCell|Formula> $cells */
     public function row(array $cells, bool $isBold = false): void
     {
         if (++$this->rows > self::ROWS) {
@@ -123,12 +123,12 @@ final class XlsxWriter implements TableWriter
         }
     }
 
-    private function cell(string $reference, string|Exact|Formula $cell, bool $isBold): void
+    private function cell(string $reference, string|ExactCell|Formula $cell, bool $isBold): void
     {
         $formula = $cell instanceof Formula ? $cell->expression : null;
         $cell = $cell instanceof Formula ? $cell->is : $cell;
-        $isNumber = $cell instanceof Exact && $cell->fitsANumber();
-        $text = $cell instanceof Exact ? $cell->digits : PlainText::xml(SafeText::of($cell));
+        $isNumber = $cell instanceof ExactCell && $cell->fitsANumber();
+        $text = $cell instanceof ExactCell ? $cell->digits : PlainText::xml(SafeText::of($cell));
         if ('' === $text) {
             return;
         }

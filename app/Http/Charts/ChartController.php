@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\IncomingRecipes;
 use KeenMargin\App\Http\JsonBody;
-use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\ListPage;
 use KeenMargin\App\Http\QueryNumber;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Version;
@@ -51,7 +51,7 @@ final readonly class ChartController
     )]
     public function list(Request $request): JsonResponse
     {
-        $page = Page::of($request);
+        $page = ListPage::of($request);
         $of = $this->manager
             ->createQueryBuilder()
             ->from(ChartRecord::class, 'chart')

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Charts;
 
-use KeenMargin\App\Http\Contract\Charts\Kind;
-use KeenMargin\App\Http\Contract\Charts\RowChoices;
+use KeenMargin\App\Http\Contract\Charts\KindJson;
+use KeenMargin\App\Http\Contract\Charts\RowChoicesJson;
 use KeenMargin\App\Http\Figures\DatasetState;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
@@ -61,11 +61,11 @@ final class DrawingState
     /**
      * Every kind, with what the figures lack for it and the question that it would ask.
      *
-     * @return list<Kind>
+     * @return list<KindJson>
      */
     private static function kinds(Recipe $recipe, ChartKinds $kinds, Dataset $dataset): array
     {
-        return array_map(static function (ChartKind $kind) use ($recipe, $dataset): Kind {
+        return array_map(static function (ChartKind $kind) use ($recipe, $dataset): KindJson {
             $lacks = $kind->lacks($dataset);
             $rows = $kind->rows($recipe->question);
             $asked = $recipe->question;
@@ -73,7 +73,7 @@ final class DrawingState
             $asked = $needsRows ? $asked->asking(by: FirstQuestion::rows($dataset)) : $asked;
             $adapted = null === $lacks ? $kind->adapted($asked, $dataset) : null;
 
-            return new Kind(
+            return new KindJson(
                 id: $kind->id(),
                 name: $kind->name(),
                 group: $kind->group(),
@@ -81,7 +81,7 @@ final class DrawingState
                 glyph: array_map(static fn (Mark $mark): array => $mark->toArray(), $kind->glyph()),
                 lacks: $lacks,
                 question: null === $adapted ? null : RecipeWriter::question($adapted),
-                rows: new RowChoices(
+                rows: new RowChoicesJson(
                     hasMembers: $rows->hasMembers,
                     taken: $rows->taken,
                     canLand: $rows->canLand,

@@ -6,7 +6,7 @@ namespace KeenMargin\App\Http\Charts;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\FinishUse;
-use KeenMargin\App\Http\Contract\Charts\NamedFinish;
+use KeenMargin\App\Http\Contract\Charts\NamedFinishJson;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
@@ -131,7 +131,7 @@ final readonly class FinishController
     private function unchanged(int $id, Request $request): NamedFinishRecord
     {
         $named = $this->named($id);
-        Version::insist($request, $named->version, fn (): NamedFinish => $this->state($named));
+        Version::insist($request, $named->version, fn (): NamedFinishJson => $this->state($named));
 
         return $named;
     }
@@ -171,9 +171,9 @@ final readonly class FinishController
         $named->isDefault = $isDefault ?? $named->isDefault;
     }
 
-    private function state(NamedFinishRecord $named): NamedFinish
+    private function state(NamedFinishRecord $named): NamedFinishJson
     {
-        return new NamedFinish(
+        return new NamedFinishJson(
             id: (int) $named->id,
             version: $named->version,
             name: $named->name,

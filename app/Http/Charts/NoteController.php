@@ -9,7 +9,7 @@ use KeenMargin\App\Editing\NoteEdit;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\IncomingRecipes;
 use KeenMargin\App\Http\JsonBody;
-use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\ListPage;
 use KeenMargin\App\Http\QueryNumber;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
@@ -54,7 +54,7 @@ final readonly class NoteController
     )]
     public function list(Request $request): JsonResponse
     {
-        $page = Page::of($request);
+        $page = ListPage::of($request);
         $of = $this->manager
             ->createQueryBuilder()
             ->from(NoteRecord::class, 'note')

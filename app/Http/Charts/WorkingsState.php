@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Charts;
 
-use KeenMargin\App\Http\Contract\Charts\WorkingsColumn;
-use KeenMargin\App\Http\Contract\Charts\WorkingsRow;
-use KeenMargin\App\Http\Contract\Charts\WorkingsSum;
-use KeenMargin\App\Http\Contract\Charts\WorkingsTable;
+use KeenMargin\App\Http\Contract\Charts\WorkingsColumnJson;
+use KeenMargin\App\Http\Contract\Charts\WorkingsRowJson;
+use KeenMargin\App\Http\Contract\Charts\WorkingsSumJson;
+use KeenMargin\App\Http\Contract\Charts\WorkingsTableJson;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\Total;
@@ -26,15 +26,15 @@ final class WorkingsState
      *
      * @param ?int $first how many rows are told; null: all
      */
-    public static function of(Workings $workings, ?int $first): WorkingsTable
+    public static function of(Workings $workings, ?int $first): WorkingsTableJson
     {
         $rows = \array_slice($workings->table->rows, 0, $first);
 
-        return new WorkingsTable(
+        return new WorkingsTableJson(
             unit: $workings->context->display->unitText(),
             rowsAre: $workings->context->by instanceof Grain ? 'Period' : $workings->context->by ?? 'Of',
             columns: array_map(
-                static fn (Column $column): WorkingsColumn => new WorkingsColumn(
+                static fn (Column $column): WorkingsColumnJson => new WorkingsColumnJson(
                     id: $column->id(),
                     head: $column->head,
                     rule: $column->rule,
@@ -42,13 +42,13 @@ final class WorkingsState
                 ),
                 $workings->table->columns,
             ),
-            rows: array_map(static fn (Row $row): WorkingsRow => self::row($row, $workings), $rows),
+            rows: array_map(static fn (Row $row): WorkingsRowJson => self::row($row, $workings), $rows),
             more: \count($workings->table->rows) - \count($rows),
             sums: self::sums($workings),
         );
     }
 
-    /** @return list<WorkingsSum> without those that the last row of a waterfall says already, or that say nothing */
+    /** @return list<WorkingsSumJson> without those that a waterfall's last row says already, or that say nothing */
     private static function sums(Workings $workings): array
     {
         $ends = array_filter($workings->table->rows, static fn (Row $row): bool => RowRole::End === $row->role);
@@ -58,7 +58,7 @@ final class WorkingsState
             $cells = self::cells($workings, $total);
             $isEmpty = [NumberFormat::NONE] === array_values(array_unique($cells));
             if (!$isEmpty && !\in_array($cells, $said, true)) {
-                $sums[] = new WorkingsSum(key: $key, label: Workings::SUMS[$key] ?? $key, cells: (object) $cells);
+                $sums[] = new WorkingsSumJson(key: $key, label: Workings::SUMS[$key] ?? $key, cells: (object) $cells);
             }
         }
 
@@ -106,7 +106,7 @@ final class WorkingsState
         return isset($row->values['to']) && ($row->role->isWhole() || ColumnForm::Rate === $column->form);
     }
 
-    private static function row(Row $row, Workings $workings): WorkingsRow
+    private static function row(Row $row, Workings $workings): WorkingsRowJson
     {
         $cells = self::cells($workings, $row);
         foreach ($workings->table->columns as $column) {
@@ -123,7 +123,7 @@ final class WorkingsState
             }
         }
 
-        return new WorkingsRow(
+        return new WorkingsRowJson(
             key: $row->key->id,
             ref: $row->key->toJson(),
             label: $row->label,

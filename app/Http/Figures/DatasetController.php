@@ -10,7 +10,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\ChartsOf;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
-use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\ListPage;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
 use KeenMargin\App\Http\Version;
@@ -48,7 +48,7 @@ final readonly class DatasetController
     )]
     public function list(Request $request): JsonResponse
     {
-        $page = Page::of($request);
+        $page = ListPage::of($request);
         $repository = $this->manager->getRepository(DatasetRecord::class);
         $of = Criteria::create(true)->where(
             '1' === $request->query->get('deleted')
@@ -59,7 +59,7 @@ final readonly class DatasetController
             (clone $of)
                 ->orderBy(['usedAt' => Order::Descending, 'id' => Order::Descending])
                 ->setFirstResult($page->first())
-                ->setMaxResults(Page::SIZE),
+                ->setMaxResults(ListPage::SIZE),
         );
 
         return new JsonResponse($page->with(

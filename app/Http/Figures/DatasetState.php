@@ -7,10 +7,10 @@ namespace KeenMargin\App\Http\Figures;
 use Brick\Math\BigDecimal;
 use KeenMargin\App\Checking\DatasetFindings;
 use KeenMargin\App\Editing\FinishUse;
-use KeenMargin\App\Http\Contract\Figures\Breakdown;
-use KeenMargin\App\Http\Contract\Figures\KeptBands as KeptBandsState;
-use KeenMargin\App\Http\Contract\Figures\Measure;
-use KeenMargin\App\Http\Contract\Figures\MergedMember;
+use KeenMargin\App\Http\Contract\Figures\BreakdownJson;
+use KeenMargin\App\Http\Contract\Figures\KeptBandsJson as KeptBandsState;
+use KeenMargin\App\Http\Contract\Figures\MeasureJson;
+use KeenMargin\App\Http\Contract\Figures\MergedMemberJson;
 use KeenMargin\App\Storage\Record\BreakdownRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
@@ -98,7 +98,7 @@ final readonly class DatasetState
             'breakdowns' => array_values(
                 $record->breakdowns
                     ->map(
-                        static fn (BreakdownRecord $breakdown): Breakdown => self::breakdown(
+                        static fn (BreakdownRecord $breakdown): BreakdownJson => self::breakdown(
                             $breakdown, $figures->members($breakdown->name),
                         ),
                     )
@@ -160,9 +160,9 @@ final readonly class DatasetState
         ];
     }
 
-    private static function measure(MeasureRecord $record, KeptMeasure $measure): Measure
+    private static function measure(MeasureRecord $record, KeptMeasure $measure): MeasureJson
     {
-        return new Measure(
+        return new MeasureJson(
             id: (int) $record->id,
             name: $measure->name,
             unit: $measure->unit,
@@ -188,11 +188,13 @@ final readonly class DatasetState
         );
     }
 
-    private static function breakdown(BreakdownRecord $record, BreakdownMembers $members): Breakdown
+    private static function breakdown(BreakdownRecord $record, BreakdownMembers $members): BreakdownJson
     {
         $breakdown = $members->breakdown();
         $merged = array_map(
-            static fn (int $id, int $into): MergedMember => new MergedMember($members->own($id), $members->own($into)),
+            static fn (int $id, int $into): MergedMemberJson => new MergedMemberJson(
+                $members->own($id), $members->own($into),
+            ),
             array_keys($members->merged),
             $members->merged,
         );
@@ -200,7 +202,7 @@ final readonly class DatasetState
         $groups = $breakdown->groups();
         $leaves = array_combine($groups, array_map($breakdown->leaves(...), $groups));
 
-        return new Breakdown(
+        return new BreakdownJson(
             id: (int) $record->id,
             name: $record->name,
             members: $breakdown->asTree(),

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Figures;
 
 use KeenMargin\App\Export\DatasetExport;
-use KeenMargin\App\Export\Table\TextFile;
+use KeenMargin\App\Export\Table\TextFileWriter;
 use KeenMargin\App\Export\Table\TooLargeForWorkbook;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
@@ -128,7 +128,7 @@ final readonly class FiguresController
         if (null !== $job) {
             return $job;
         }
-        $path = TextFile::temporary('export');
+        $path = TextFileWriter::temporary('export');
         try {
             $this->export->write($record, $format, $path);
         } catch (\Throwable $e) {

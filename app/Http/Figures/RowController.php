@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Figures;
 
 use KeenMargin\App\Export\Table\CsvWriter;
-use KeenMargin\App\Export\Table\Exact;
-use KeenMargin\App\Export\Table\TextFile;
+use KeenMargin\App\Export\Table\ExactCell;
+use KeenMargin\App\Export\Table\TextFileWriter;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
 use KeenMargin\App\Http\IncomingRecipes;
@@ -127,12 +127,12 @@ final readonly class RowController
         [$record, $figures, $recipe, $workings, $row] = $this->asked($id, $body);
         $of = new RowFigures($row, $workings, $recipe->question, $figures);
         $facts = $of->of($body->must('scenario')->enum(Scenario::class));
-        $path = TextFile::temporary('sources');
+        $path = TextFileWriter::temporary('sources');
         $writer = CsvWriter::to($path, '');
         foreach ($this->sources->table($record, $facts) as $line) {
             $writer->row(array_map(
-                static fn (string $cell): string|Exact => 1 === preg_match('/^-?\d{1,15}(\.\d+)?$/D', $cell)
-                    ? new Exact($cell)
+                static fn (string $cell): string|ExactCell => 1 === preg_match('/^-?\d{1,15}(\.\d+)?$/D', $cell)
+                    ? new ExactCell($cell)
                     : $cell,
                 $line,
             ));

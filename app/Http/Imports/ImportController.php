@@ -10,7 +10,7 @@ use Doctrine\ORM\Query\Parameter;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\Figures\DatasetState;
 use KeenMargin\App\Http\JsonBody;
-use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\ListPage;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Version;
 use KeenMargin\App\Import\BringIn;
@@ -45,7 +45,7 @@ final readonly class ImportController
     )]
     public function list(int $id, Request $request): JsonResponse
     {
-        $page = Page::of($request);
+        $page = ListPage::of($request);
         // Changes by hand that were all undone are nothing to take back.
         $of = $this->manager
             ->createQueryBuilder()

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Imports;
 
 use KeenMargin\App\Export\Table\CsvWriter;
-use KeenMargin\App\Export\Table\TextFile;
+use KeenMargin\App\Export\Table\TextFileWriter;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
 use KeenMargin\App\Http\JsonBody;
@@ -193,7 +193,7 @@ final readonly class ReadingController
             if (!\is_array($body) || !\is_string($body['text'] ?? null)) {
                 throw new BadRequestHttpException('Send {"name": …, "text": …}.');
             }
-            $path = TextFile::temporary('paste');
+            $path = TextFileWriter::temporary('paste');
             WholeFile::write($path, $body['text']);
 
             return [

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Month;
 
-use KeenMargin\App\Http\Contract\Month\Expected;
-use KeenMargin\App\Http\Contract\Month\Holiday;
-use KeenMargin\App\Http\Contract\Month\Holidays;
+use KeenMargin\App\Http\Contract\Month\ExpectedJson;
+use KeenMargin\App\Http\Contract\Month\HolidayJson;
+use KeenMargin\App\Http\Contract\Month\HolidaysJson;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
@@ -112,7 +112,7 @@ final readonly class MonthController
         $this->records->dataset($id);
 
         return new JsonResponse(array_map(
-            static fn (Expectation $one): Expected => new Expected(
+            static fn (Expectation $one): ExpectedJson => new ExpectedJson(
                 $one->scenario->value, $one->workingDay, $one->whom, $one->source,
             ),
             $this->expectations->all()[$id] ?? [],
@@ -168,8 +168,8 @@ final readonly class MonthController
     {
         $all = $this->holidays->all();
 
-        return new JsonResponse(new Holidays(array_map(
-            static fn (string $day, string $name): Holiday => new Holiday($day, $name),
+        return new JsonResponse(new HolidaysJson(array_map(
+            static fn (string $day, string $name): HolidayJson => new HolidayJson($day, $name),
             array_keys($all),
             $all,
         )));

@@ -6,9 +6,9 @@ namespace KeenMargin\App\Http\Month;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Checking\DatasetFindings;
-use KeenMargin\App\Http\Contract\Month\ExpectedFigures as ToldFigures;
-use KeenMargin\App\Http\Contract\Month\MonthDataset;
-use KeenMargin\App\Http\Contract\Sources\Arrival;
+use KeenMargin\App\Http\Contract\Month\ExpectedFiguresJson as ToldFigures;
+use KeenMargin\App\Http\Contract\Month\MonthDatasetJson;
+use KeenMargin\App\Http\Contract\Sources\ArrivalJson;
 use KeenMargin\App\Http\Sources\ArrivalState;
 use KeenMargin\App\Month\MonthClose;
 use KeenMargin\App\Storage\Imports\CameLog;
@@ -40,7 +40,7 @@ final readonly class MonthDatasets
         private CameLog $came,
     ) {}
 
-    /** @return list<MonthDataset> by name; lists without periods have no months */
+    /** @return list<MonthDatasetJson> by name; lists without periods have no months */
     public function of(Period $month, WorkingDays $days, int $today): array
     {
         $expected = $this->expectations->all();
@@ -71,8 +71,8 @@ final readonly class MonthDatasets
             );
             $failing = $this->findings->failing($record);
             $arrivals = $waiting[$id] ?? [];
-            [$tone, $says] = MonthWords::dataset($figures, $arrivals, $failing, [] !== $own);
-            $told[] = new MonthDataset(
+            [$tone, $says] = MonthPhrases::dataset($figures, $arrivals, $failing, [] !== $own);
+            $told[] = new MonthDatasetJson(
                 id: $id,
                 name: $record->name,
                 closedThrough: null === $dataset->closedThrough ? '' : PeriodNames::full($dataset->closedThrough),
@@ -172,7 +172,7 @@ final readonly class MonthDatasets
         );
     }
 
-    /** @return array<int, list<Arrival>> by dataset, the oldest first */
+    /** @return array<int, list<ArrivalJson>> by dataset, the oldest first */
     private function waiting(): array
     {
         $waiting = [];

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Month;
 
-use KeenMargin\App\Http\Contract\Month\MonthHistory;
-use KeenMargin\App\Http\Contract\Month\MonthHistoryRow;
-use KeenMargin\App\Http\Contract\Month\MonthLateness;
+use KeenMargin\App\Http\Contract\Month\MonthHistoryJson;
+use KeenMargin\App\Http\Contract\Month\MonthHistoryRowJson;
+use KeenMargin\App\Http\Contract\Month\MonthLatenessJson;
 use KeenMargin\App\Storage\Month\Expectation;
 use KeenMargin\App\Storage\Month\ExpectationStore;
 use KeenMargin\App\Storage\Month\HolidayStore;
@@ -29,7 +29,7 @@ final readonly class MonthHistoryState
         private HolidayStore $holidays,
     ) {}
 
-    public function of(Period $month): MonthHistory
+    public function of(Period $month): MonthHistoryJson
     {
         $days = $this->holidays->workingDays();
         $months = array_map($month->moved(...), range(1 - self::MONTHS, 0));
@@ -38,12 +38,12 @@ final readonly class MonthHistoryState
         foreach ($this->months->records() as $record) {
             $dataset = $this->datasets->figures($record)->dataset();
             foreach ($expected[(int) $record->id] ?? [] as $one) {
-                $rows[] = new MonthHistoryRow(
+                $rows[] = new MonthHistoryRowJson(
                     (int) $record->id,
                     $record->name,
                     $one->scenario->value,
                     array_map(
-                        fn (Period $of): MonthLateness => $this->lateness(
+                        fn (Period $of): MonthLatenessJson => $this->lateness(
                             (int) $record->id, $dataset, $one, $of, $days,
                         ),
                         $months,
@@ -52,7 +52,7 @@ final readonly class MonthHistoryState
             }
         }
 
-        return new MonthHistory(
+        return new MonthHistoryJson(
             $rows,
             array_map(
                 static fn (Period $of): array => ['key' => $of->key(), 'label' => PeriodNames::full($of)],
@@ -67,13 +67,13 @@ final readonly class MonthHistoryState
         Expectation $one,
         Period $month,
         WorkingDays $days,
-    ): MonthLateness {
+    ): MonthLatenessJson {
         $came = MonthDatasets::ends($dataset, $month)
             ? $this->months->maybeCame($id, $one->scenario, $dataset, $month)
             : null;
         $due = $days->due($month->moved(1), $one->workingDay);
 
-        return new MonthLateness(
+        return new MonthLatenessJson(
             $month->key(),
             null === $came ? null : $days->late($due, $came),
             null === $came ? null : DayKey::of($came),

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Month;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Http\Contract\Month\MonthDataset;
-use KeenMargin\App\Http\Contract\Month\MonthReport;
+use KeenMargin\App\Http\Contract\Month\MonthDatasetJson;
+use KeenMargin\App\Http\Contract\Month\MonthReportJson;
 use KeenMargin\App\Reports\OpenReports;
 use KeenMargin\App\Reports\ReportState;
 use KeenMargin\App\Storage\Record\DatasetRecord;
@@ -25,9 +25,9 @@ final readonly class MonthReports
     ) {}
 
     /**
-     * @param list<MonthDataset> $datasets
+     * @param list<MonthDatasetJson> $datasets
      *
-     * @return list<MonthReport> the last used first
+     * @return list<MonthReportJson> the last used first
      */
     public function of(array $datasets): array
     {
@@ -51,7 +51,7 @@ final readonly class MonthReports
     }
 
     /** @param array<int, string> $incomplete names of datasets */
-    private function report(ReportRecord $record, array $incomplete): MonthReport
+    private function report(ReportRecord $record, array $incomplete): MonthReportJson
     {
         $standsOn = array_map(
             static fn (DatasetRecord $dataset): int => (int) $dataset->id,
@@ -59,7 +59,7 @@ final readonly class MonthReports
         );
         $brief = $this->states->listed($record);
 
-        return new MonthReport(
+        return new MonthReportJson(
             id: (int) $record->id,
             title: $record->title,
             pages: \is_int($brief['pages']) ? $brief['pages'] : 0,

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Month;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Http\Contract\Month\Month;
-use KeenMargin\App\Http\Contract\Month\MonthClosed;
-use KeenMargin\App\Http\Contract\Month\MonthDataset;
-use KeenMargin\App\Http\Contract\Month\MonthDay;
+use KeenMargin\App\Http\Contract\Month\MonthClosedJson;
+use KeenMargin\App\Http\Contract\Month\MonthDatasetJson;
+use KeenMargin\App\Http\Contract\Month\MonthDayJson;
+use KeenMargin\App\Http\Contract\Month\MonthJson;
 use KeenMargin\App\Sources\Fetching\RunningPeriod;
 use KeenMargin\App\Storage\Month\HolidayStore;
 use KeenMargin\App\Storage\Month\MonthClosing;
@@ -45,7 +45,7 @@ final readonly class MonthState
         return Period::month((int) $today->format('Y'), (int) $today->format('n'))->moved(-1);
     }
 
-    public function of(Period $month): Month
+    public function of(Period $month): MonthJson
     {
         $days = $this->holidays->workingDays();
         $today = RunningPeriod::day($this->clock->now());
@@ -54,7 +54,7 @@ final readonly class MonthState
         $isWithin = $today >= $after->firstDay() && $today <= $after->lastDay();
         $lastDay = self::lastDay($datasets);
 
-        return new Month(
+        return new MonthJson(
             key: $month->key(),
             label: PeriodNames::spelledOut($month).' '.$month->yearNumber(),
             back: $month->moved(-1)->key(),
@@ -62,7 +62,7 @@ final readonly class MonthState
             daysOf: PeriodNames::spelledOut($after),
             today: $isWithin ? $days->numberInMonth($today) : 0,
             lastDay: $lastDay,
-            headline: MonthWords::headline($month, $datasets),
+            headline: MonthPhrases::headline($month, $datasets),
             days: self::days(
                 $days,
                 $after,
@@ -76,14 +76,14 @@ final readonly class MonthState
         );
     }
 
-    public function maybeClosed(?MonthClosing $closing): ?MonthClosed
+    public function maybeClosed(?MonthClosing $closing): ?MonthClosedJson
     {
         if (null === $closing) {
             return null;
         }
         $records = $this->manager->getRepository(DatasetRecord::class)->findBy(['id' => array_keys($closing->moved)]);
 
-        return new MonthClosed(
+        return new MonthClosedJson(
             id: $closing->id,
             period: $closing->period,
             label: PeriodNames::spelledOut(Period::of($closing->period)),
@@ -94,7 +94,7 @@ final readonly class MonthState
         );
     }
 
-    /** @param list<MonthDataset> $datasets */
+    /** @param list<MonthDatasetJson> $datasets */
     private static function lastDay(array $datasets): int
     {
         $last = 0;
@@ -107,14 +107,14 @@ final readonly class MonthState
         return $last;
     }
 
-    /** @return list<MonthDay> */
+    /** @return list<MonthDayJson> */
     private static function days(WorkingDays $days, Period $after, int $count, int $today): array
     {
         $told = [];
         for ($number = 1; $number <= min($count, self::MOST_DAYS); ++$number) {
             $day = $days->maybeNth($after, $number);
             if (null !== $day) {
-                $told[] = new MonthDay(
+                $told[] = new MonthDayJson(
                     $number, DayKey::of($day), self::WEEKDAYS[WorkingDays::weekday($day)], $day === $today,
                 );
             }

@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\ReportEdit;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
-use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\ListPage;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
 use KeenMargin\App\Http\Version;
@@ -52,7 +52,7 @@ final readonly class ReportController
     )]
     public function list(Request $request): JsonResponse
     {
-        $page = Page::of($request);
+        $page = ListPage::of($request);
         $of = $this->manager
             ->createQueryBuilder()
             ->from(ReportRecord::class, 'report')

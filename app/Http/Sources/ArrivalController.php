@@ -6,10 +6,10 @@ namespace KeenMargin\App\Http\Sources;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Http\Contract\Operation;
-use KeenMargin\App\Http\Contract\Sources\ArrivalTaken;
+use KeenMargin\App\Http\Contract\Sources\ArrivalTakenJson;
 use KeenMargin\App\Http\Imports\ImportState;
 use KeenMargin\App\Http\JsonBody;
-use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\ListPage;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
 use KeenMargin\App\Jobs\Deferral;
@@ -57,7 +57,9 @@ final readonly class ArrivalController
             $of->andWhere('a.state = :state')->setParameter('state', ArrivalRecord::WAITS);
         }
 
-        return new JsonResponse(Page::of($request)->listed($of, ArrivalRecord::class, ArrivalState::of(...), ['id']));
+        return new JsonResponse(
+            ListPage::of($request)->listed($of, ArrivalRecord::class, ArrivalState::of(...), ['id']),
+        );
     }
 
     #[Route('/api/arrivals/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
@@ -70,7 +72,7 @@ final readonly class ArrivalController
     public function get(int $id, Request $request): JsonResponse
     {
         $arrival = $this->records->arrival($id);
-        $page = Page::of($request)->number;
+        $page = ListPage::of($request)->number;
         $dataset = $arrival->source->dataset;
         $job = $this->deferral->maybe(
             $request,
@@ -101,7 +103,7 @@ final readonly class ArrivalController
         $import = $this->desk->take($arrival, $picked, Signature::of($request));
 
         return new JsonResponse(
-            new ArrivalTaken(ArrivalState::of($this->records->arrival($id)), ImportState::of($import)),
+            new ArrivalTakenJson(ArrivalState::of($this->records->arrival($id)), ImportState::of($import)),
         );
     }
 

@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Sources;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\App\Http\Contract\Sources\Arrival;
-use KeenMargin\App\Http\Contract\Sources\ArrivalCounts;
-use KeenMargin\App\Http\Contract\Sources\ArrivalDifferences;
-use KeenMargin\App\Http\Contract\Sources\ChangedAmount;
-use KeenMargin\App\Http\Contract\Sources\ChangedMember;
-use KeenMargin\App\Http\Contract\Sources\ChangedPeriod;
+use KeenMargin\App\Http\Contract\Sources\ArrivalCountsJson;
+use KeenMargin\App\Http\Contract\Sources\ArrivalDifferencesJson;
+use KeenMargin\App\Http\Contract\Sources\ArrivalJson;
+use KeenMargin\App\Http\Contract\Sources\ChangedAmountJson;
+use KeenMargin\App\Http\Contract\Sources\ChangedMemberJson;
+use KeenMargin\App\Http\Contract\Sources\ChangedPeriodJson;
 use KeenMargin\App\Sources\Arrivals\ArrivalDesk;
 use KeenMargin\App\Storage\Record\ArrivalRecord;
 use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Series\StoredFigures;
-use KeenMargin\Core\Figures\Arrival\Difference;
+use KeenMargin\Core\Figures\Arrival\AmountDifference;
 use KeenMargin\Core\Figures\Arrival\Differences;
 use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Reading\Text\NearNames;
@@ -29,9 +29,9 @@ final readonly class ArrivalState
 
     public function __construct(private ArrivalDesk $desk, private OpenDatasets $datasets) {}
 
-    public static function of(ArrivalRecord $arrival): Arrival
+    public static function of(ArrivalRecord $arrival): ArrivalJson
     {
-        return new Arrival(
+        return new ArrivalJson(
             id: (int) $arrival->id,
             source: (int) $arrival->source->id,
             sourceName: $arrival->source->name,
@@ -42,7 +42,7 @@ final readonly class ArrivalState
             period: $arrival->period,
             state: $arrival->state,
             says: $arrival->says,
-            counts: [] === $arrival->counts ? null : new ArrivalCounts(
+            counts: [] === $arrival->counts ? null : new ArrivalCountsJson(
                 $arrival->counts['added'] ?? 0,
                 $arrival->counts['changed'] ?? 0,
                 $arrival->counts['removed'] ?? 0,
@@ -58,7 +58,7 @@ final readonly class ArrivalState
     }
 
     /** One that was decided, or that cannot be read, changes nothing any more. */
-    public function differences(ArrivalRecord $arrival, int $first): ArrivalDifferences
+    public function differences(ArrivalRecord $arrival, int $first): ArrivalDifferencesJson
     {
         $told = self::of($arrival);
         $figures = $this->datasets->figures($arrival->source->dataset);
@@ -67,20 +67,20 @@ final readonly class ArrivalState
             $figures->dataset()->breakdowns,
         );
         if (ArrivalRecord::WAITS !== $arrival->state || [] === $arrival->mapping) {
-            return new ArrivalDifferences(
+            return new ArrivalDifferencesJson(
                 arrival: $told, breakdowns: $breakdowns, periods: [], members: [], amounts: [], all: 0,
             );
         }
         $compared = $this->desk->compared($arrival);
         [$differences, $decimals] = [$compared->differences, $compared->decimals];
 
-        return new ArrivalDifferences(
+        return new ArrivalDifferencesJson(
             arrival: $told,
             breakdowns: $breakdowns,
             periods: self::periods($differences, $figures, $decimals),
             members: self::members($differences, $figures, $decimals),
             amounts: array_map(
-                static fn (Difference $one): ChangedAmount => self::amount($one, $differences, $decimals),
+                static fn (AmountDifference $one): ChangedAmountJson => self::amount($one, $differences, $decimals),
                 \array_slice($differences->each(), $first, self::AMOUNTS),
             ),
             all: $differences->counts()->all(),
@@ -90,7 +90,7 @@ final readonly class ArrivalState
     /**
      * @param array<string, int> $decimals by measure
      *
-     * @return list<ChangedPeriod>
+     * @return list<ChangedPeriodJson>
      */
     private static function periods(Differences $differences, StoredFigures $figures, array $decimals): array
     {
@@ -106,7 +106,7 @@ final readonly class ArrivalState
             $period = $differences->known->period($start);
             $was = $sums->added($measure, [$scenario->value => [$start]]);
             $scale = $decimals[$measure] ?? 0;
-            $told[] = new ChangedPeriod(
+            $told[] = new ChangedPeriodJson(
                 key: $period->key(),
                 label: PeriodNames::full($period),
                 measure: $measure,
@@ -126,7 +126,7 @@ final readonly class ArrivalState
     /**
      * @param array<string, int> $decimals
      *
-     * @return list<ChangedMember>
+     * @return list<ChangedMemberJson>
      */
     private static function members(Differences $differences, StoredFigures $figures, array $decimals): array
     {
@@ -136,7 +136,7 @@ final readonly class ArrivalState
             $names = array_values(array_unique(array_column($rows, 'member')));
             $near = NearNames::of(array_values(array_diff($names, $breakdown->members)), $breakdown->members);
             foreach ($rows as ['measure' => $measure, 'member' => $member, 'sum' => $sum]) {
-                $told[] = new ChangedMember(
+                $told[] = new ChangedMemberJson(
                     breakdown: $breakdown->name,
                     member: $member,
                     measure: $measure,
@@ -152,14 +152,14 @@ final readonly class ArrivalState
     }
 
     /** @param array<string, int> $decimals */
-    private static function amount(Difference $one, Differences $differences, array $decimals): ChangedAmount
+    private static function amount(AmountDifference $one, Differences $differences, array $decimals): ChangedAmountJson
     {
         $period = $differences->known->period($one->start);
         $text = static fn (?int $amount): ?string => null === $amount
             ? null
             : (string) self::decimal($amount, $decimals[$one->series->measure] ?? 0);
 
-        return new ChangedAmount(
+        return new ChangedAmountJson(
             measure: $one->series->measure,
             scenario: $one->series->scenario->value,
             members: $one->series->members(),

@@ -6,13 +6,13 @@ namespace KeenMargin\App\Http\Sources;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Http\Contract\Operation;
-use KeenMargin\App\Http\Contract\Sources\Fetched;
-use KeenMargin\App\Http\Contract\Sources\SourceOffers;
-use KeenMargin\App\Http\Contract\Sources\SourceTable;
-use KeenMargin\App\Http\Contract\Sources\SourceTables;
+use KeenMargin\App\Http\Contract\Sources\FetchedJson;
+use KeenMargin\App\Http\Contract\Sources\SourceOffersJson;
+use KeenMargin\App\Http\Contract\Sources\SourceTableJson;
+use KeenMargin\App\Http\Contract\Sources\SourceTablesJson;
 use KeenMargin\App\Http\Imports\ReadingState;
 use KeenMargin\App\Http\JsonBody;
-use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\ListPage;
 use KeenMargin\App\Http\QueryNumber;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Version;
@@ -62,7 +62,7 @@ final readonly class SourceController
     )]
     public function list(Request $request): JsonResponse
     {
-        $page = Page::of($request);
+        $page = ListPage::of($request);
         $dataset = QueryNumber::maybe($request, 'dataset');
         $of = $this->manager
             ->createQueryBuilder()
@@ -80,7 +80,7 @@ final readonly class SourceController
     #[Operation('What a source can be made of here', answer: 'SourceOffers')]
     public function offers(): JsonResponse
     {
-        return new JsonResponse(new SourceOffers($this->folders->all(), \DateTimeZone::listIdentifiers()));
+        return new JsonResponse(new SourceOffersJson($this->folders->all(), \DateTimeZone::listIdentifiers()));
     }
 
     /** The first rows as a reading, which the page asks how it is to be read. */
@@ -135,8 +135,11 @@ final readonly class SourceController
         $draft = $this->body->draft($body, $this->dataset($body), $this->maybeKnown($body));
         $tables = $this->kinds->database->tables($draft->settings, $draft->secret);
 
-        return new JsonResponse(new SourceTables(array_map(
-            static fn (string|int $name, array $columns): SourceTable => new SourceTable((string) $name, $columns),
+        return new JsonResponse(new SourceTablesJson(array_map(
+            static fn (
+                string|int $name,
+                array $columns,
+            ): SourceTableJson => new SourceTableJson((string) $name, $columns),
             array_keys($tables),
             $tables,
         )));
@@ -246,7 +249,7 @@ final readonly class SourceController
         }
         $outcome = $this->fetch->run($id);
 
-        return new JsonResponse(new Fetched($outcome->value, $this->state->of($this->records->source($id))));
+        return new JsonResponse(new FetchedJson($outcome->value, $this->state->of($this->records->source($id))));
     }
 
     private function dataset(Given $body): DatasetRecord

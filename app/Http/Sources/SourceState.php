@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Sources;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Http\Contract\Sources\Schedule as ToldSchedule;
-use KeenMargin\App\Http\Contract\Sources\ScheduleTimes;
-use KeenMargin\App\Http\Contract\Sources\Source;
+use KeenMargin\App\Http\Contract\Sources\ScheduleJson as ToldSchedule;
+use KeenMargin\App\Http\Contract\Sources\ScheduleTimesJson;
+use KeenMargin\App\Http\Contract\Sources\SourceJson;
 use KeenMargin\App\Sources\Kind\SourceKinds;
 use KeenMargin\App\Sources\Schedule\Schedule;
 use KeenMargin\App\Storage\Month\HolidayStore;
@@ -28,11 +28,11 @@ final readonly class SourceState
         private ClockInterface $clock,
     ) {}
 
-    public function of(SourceRecord $source): Source
+    public function of(SourceRecord $source): SourceJson
     {
         $schedule = Schedule::read(Given::kept($source->schedule));
 
-        return new Source(
+        return new SourceJson(
             id: (int) $source->id,
             version: $source->version,
             dataset: (int) $source->dataset->id,
@@ -60,11 +60,11 @@ final readonly class SourceState
         );
     }
 
-    public function times(Schedule $schedule): ScheduleTimes
+    public function times(Schedule $schedule): ScheduleTimesJson
     {
         $zone = new \DateTimeZone($schedule->zone);
 
-        return new ScheduleTimes(
+        return new ScheduleTimesJson(
             $schedule->says(),
             array_map(
                 static fn (\DateTimeImmutable $time): string => $time->setTimezone($zone)->format('Y-m-d H:i'),

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import\Format;
 
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Table\HeaderPosition;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
 use KeenMargin\Core\Figures\Reading\Text\CellKind;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
@@ -39,14 +39,14 @@ final class FigureFile
     }
 
     /** @param ?string $named the one with the most numbers in its first rows, where none is named */
-    public function sheet(?string $named = null, ?HeaderPosition $header = null): Sheet
+    public function sheet(?string $named = null, ?HeaderPosition $header = null): FileTable
     {
         $names = $this->format->sheets();
         if (null !== $named && !\in_array($named, $names, true)) {
             throw RefusedFigures::whole("The workbook has no sheet \"$named\". It has ".implode(', ', $names).'.');
         }
 
-        return Sheet::of($this->format->rows($named ?? $this->best($names)), $header);
+        return FileTable::of($this->format->rows($named ?? $this->best($names)), $header);
     }
 
     /** @return string the name of the sheet that is taken where none is told */

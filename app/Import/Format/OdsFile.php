@@ -11,14 +11,14 @@ use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 final readonly class OdsFile implements FileFormat
 {
     /** @param non-empty-list<string> $names */
-    private function __construct(private Package $package, private array $names) {}
+    private function __construct(private WorkbookZip $package, private array $names) {}
 
     public static function maybe(string $path, string $head): ?self
     {
         if (!str_starts_with($head, "PK\x03\x04")) {
             return null;
         }
-        $package = Package::open($path);
+        $package = WorkbookZip::open($path);
         if (!$package->has('content.xml')) {
             throw RefusedFigures::whole(
                 'This is a packed file and no workbook. Unpack it, and bring in the table itself.',
@@ -34,7 +34,7 @@ final readonly class OdsFile implements FileFormat
         }
         $reader = $package->reader('content.xml');
         $names = [];
-        while (Package::next($reader)) {
+        while (WorkbookZip::next($reader)) {
             if (\XMLReader::ELEMENT === $reader->nodeType && 'table:table' === $reader->name) {
                 $names[] = (string) $reader->getAttribute('table:name');
             }

@@ -16,7 +16,7 @@ final readonly class OdsRows implements RowSource
     /** More equal rows than this are no figures. */
     private const REPEATED_ROWS = 10_000;
 
-    public function __construct(private Package $package, private int $table) {}
+    public function __construct(private WorkbookZip $package, private int $table) {}
 
     /** @return \Generator<int, list<string>> */
     public function rows(int $after = -1): \Generator
@@ -24,7 +24,7 @@ final readonly class OdsRows implements RowSource
         $reader = $this->package->reader('content.xml');
         $table = -1;
         $number = 1;
-        while (Package::next($reader)) {
+        while (WorkbookZip::next($reader)) {
             if (
                 \XMLReader::ELEMENT === $reader->nodeType && 'table:table' === $reader->name && ++$table > $this->table
             ) {
@@ -59,7 +59,7 @@ final readonly class OdsRows implements RowSource
     {
         $cells = [];
         $blank = 0;
-        while (Package::next($reader)) {
+        while (WorkbookZip::next($reader)) {
             if (\XMLReader::END_ELEMENT === $reader->nodeType && 'table:table-row' === $reader->name) {
                 break;
             }
@@ -109,7 +109,7 @@ final readonly class OdsRows implements RowSource
         $depth = $reader->depth;
         $text = '';
         $note = null;
-        while (Package::next($reader) && $reader->depth > $depth) {
+        while (WorkbookZip::next($reader) && $reader->depth > $depth) {
             if (\XMLReader::ELEMENT === $reader->nodeType) {
                 if (null === $note && 'office:annotation' === $reader->name && !$reader->isEmptyElement) {
                     $note = $reader->depth;

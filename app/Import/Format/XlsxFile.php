@@ -19,7 +19,7 @@ final class XlsxFile implements FileFormat
 
     /** @param non-empty-array<string, string> $parts by name of the sheet */
     private function __construct(
-        private readonly Package $package,
+        private readonly WorkbookZip $package,
         private readonly array $parts,
         private readonly bool $from1904,
     ) {}
@@ -36,7 +36,7 @@ final class XlsxFile implements FileFormat
         if (!str_starts_with($head, "PK\x03\x04")) {
             return null;
         }
-        $package = Package::open($path);
+        $package = WorkbookZip::open($path);
         if (!$package->has('xl/workbook.xml')) {
             return null;
         }
@@ -84,7 +84,7 @@ final class XlsxFile implements FileFormat
         $bytes = 0;
         $current = null;
         $isPhonetic = false;
-        while (Package::next($reader)) {
+        while (WorkbookZip::next($reader)) {
             $name = $reader->localName;
             if (\XMLReader::ELEMENT === $reader->nodeType) {
                 if ('si' === $name) {
@@ -122,14 +122,14 @@ final class XlsxFile implements FileFormat
      *
      * @return list<array<string, string>>
      */
-    private static function attributes(Package $package, string $part, string $element, array $wanted): array
+    private static function attributes(WorkbookZip $package, string $part, string $element, array $wanted): array
     {
         if (!$package->has($part)) {
-            throw Package::damaged();
+            throw WorkbookZip::damaged();
         }
         $reader = $package->reader($part);
         $found = [];
-        while (Package::next($reader)) {
+        while (WorkbookZip::next($reader)) {
             if (\XMLReader::ELEMENT === $reader->nodeType && $reader->localName === $element) {
                 $found[] = array_combine(
                     $wanted,

@@ -13,7 +13,7 @@ final readonly class XlsxRows implements RowSource
 {
     /** @param list<string> $texts */
     public function __construct(
-        private Package $package,
+        private WorkbookZip $package,
         private string $part,
         private array $texts,
         private XlsxStyles $styles,
@@ -25,7 +25,7 @@ final readonly class XlsxRows implements RowSource
     {
         $reader = $this->package->reader($this->part);
         $number = 0;
-        while (Package::next($reader)) {
+        while (WorkbookZip::next($reader)) {
             if (\XMLReader::ELEMENT !== $reader->nodeType || 'row' !== $reader->localName) {
                 continue;
             }
@@ -44,7 +44,7 @@ final readonly class XlsxRows implements RowSource
     {
         $cells = [];
         $place = -1;
-        while (Package::next($reader)) {
+        while (WorkbookZip::next($reader)) {
             if (\XMLReader::END_ELEMENT === $reader->nodeType && 'row' === $reader->localName) {
                 break;
             }
@@ -80,7 +80,7 @@ final readonly class XlsxRows implements RowSource
     {
         $stored = '';
         $within = '';
-        while (Package::next($reader)) {
+        while (WorkbookZip::next($reader)) {
             if (\XMLReader::ELEMENT === $reader->nodeType) {
                 $within = $reader->isEmptyElement ? '' : $reader->localName;
             } elseif (\XMLReader::END_ELEMENT === $reader->nodeType) {

@@ -21,7 +21,7 @@ final readonly class XlsxStyles
     /** @param list<NumberMeaning> $meanings by number of the style */
     private function __construct(private array $meanings) {}
 
-    public static function of(Package $package): self
+    public static function of(WorkbookZip $package): self
     {
         if (!$package->has('xl/styles.xml')) {
             return new self([]);
@@ -30,7 +30,7 @@ final readonly class XlsxStyles
         $codes = self::BUILT_IN;
         $meanings = [];
         $isWithin = false;
-        while (Package::next($reader)) {
+        while (WorkbookZip::next($reader)) {
             if ('cellXfs' === $reader->localName) {
                 $isWithin = \XMLReader::ELEMENT === $reader->nodeType;
             } elseif (\XMLReader::ELEMENT === $reader->nodeType && 'numFmt' === $reader->localName) {

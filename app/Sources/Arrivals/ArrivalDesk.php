@@ -130,12 +130,12 @@ final readonly class ArrivalDesk
     }
 
     /** What the dataset would become by what waits; read and compared with the dataset as it is now. */
-    public function compared(ArrivalRecord $arrival): Compared
+    public function compared(ArrivalRecord $arrival): ComparedArrival
     {
         $read = $this->reader->again($arrival);
         $mode = ImportMode::from($arrival->source->mode);
 
-        return new Compared(
+        return new ComparedArrival(
             $this->keeper->differences($arrival->source->dataset, $read, $mode),
             array_map(static fn (array $measure): int => $measure[1], self::measures($arrival->source, $read)),
         );

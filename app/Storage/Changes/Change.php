@@ -13,7 +13,7 @@ final readonly class Change
 {
     /**
      * @param string $says what was done, as a sentence without its full stop
-     * @param list<RowChange> $rows
+     * @param list<TableRowChange> $rows
      * @param ?int $import by hand, that the amounts belong to
      * @param array<int, array{decimals: int, cells: list<AmountChange>}> $series by id: their amounts, with so many
      *                                                                            decimals
@@ -29,7 +29,7 @@ final readonly class Change
     {
         return json_encode(
             [
-                'rows' => array_map(static fn (RowChange $row): array => $row->toArray(), $this->rows),
+                'rows' => array_map(static fn (TableRowChange $row): array => $row->toArray(), $this->rows),
                 'import' => $this->import,
                 'series' => array_map(
                     static fn (array $one): array => [
@@ -52,7 +52,7 @@ final readonly class Change
     {
         /**
          * @var array{
-         *     rows: list<array{key-of<RowChange::TABLES>, int, array<string, int|string|null>|null, array<string,
+         *     rows: list<array{key-of<TableRowChange::TABLES>, int, array<string, int|string|null>|null, array<string,
          *     int|string|null>|null}>,
          *     import: ?int, series: array<int, array{int, list<array{int, ?int, ?int, ?int}>}>,
          * } $read
@@ -61,7 +61,7 @@ final readonly class Change
 
         return new self(
             $says,
-            array_map(static fn (array $row): RowChange => new RowChange(...$row), $read['rows']),
+            array_map(static fn (array $row): TableRowChange => new TableRowChange(...$row), $read['rows']),
             $read['import'],
             array_map(
                 static fn (array $one): array => [

@@ -126,7 +126,7 @@ final readonly class ChangeLog
         // Notes change nothing that the dataset is; nor do amounts, with the rows and decimals that they bring along.
         $isOfFigures =
             null !== $change->import
-            || [] === array_filter($change->rows, static fn (RowChange $row): bool => 'note' !== $row->table);
+            || [] === array_filter($change->rows, static fn (TableRowChange $row): bool => 'note' !== $row->table);
         $counter = $isOfFigures ? 'revision' : 'version';
         $this->connection->executeStatement("UPDATE dataset SET $counter = $counter + 1, used_at = ? WHERE id = ?", [
             (new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id,

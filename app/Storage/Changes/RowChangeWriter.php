@@ -28,14 +28,14 @@ final readonly class RowChangeWriter
         private KeptDocuments $documents,
     ) {}
 
-    /** @param list<RowChange> $rows */
+    /** @param list<TableRowChange> $rows */
     public function apply(array $rows, bool $forth): void
     {
         $connection = $this->store->connection;
         foreach ($forth ? $rows : array_reverse($rows) as $row) {
             [$before, $after] = $forth ? [$row->was, $row->is] : [$row->is, $row->was];
             if (null !== $after) {
-                $after = array_intersect_key($after, array_flip(RowChange::TABLES[$row->table]));
+                $after = array_intersect_key($after, array_flip(TableRowChange::TABLES[$row->table]));
             }
             if ('report' === $row->table) {
                 $this->reports->rewrite(
@@ -64,7 +64,7 @@ final readonly class RowChangeWriter
      * A member that has got figures since stays, and so does one whose figures an import found and would bring back.
      * Its series stay, empty: who does the change again finds them.
      */
-    private function remove(RowChange $row): void
+    private function remove(TableRowChange $row): void
     {
         if ('member' === $row->table) {
             $places = implode(
@@ -98,7 +98,7 @@ final readonly class RowChangeWriter
      *
      * @param array<string, int|string|null> $columns
      */
-    private function insert(RowChange $row, array $columns): void
+    private function insert(TableRowChange $row, array $columns): void
     {
         $isThere =
             'member' === $row->table

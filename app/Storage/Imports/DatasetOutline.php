@@ -6,7 +6,7 @@ namespace KeenMargin\App\Storage\Imports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\Names\NameKind;
-use KeenMargin\App\Storage\Names\Reference;
+use KeenMargin\App\Storage\Names\NumberedName;
 use KeenMargin\App\Storage\Record\BreakdownRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
@@ -108,7 +108,7 @@ final class DatasetOutline
     private function numberParts(): void
     {
         $kept = fn (?string $name): ?string => isset($this->measures[$name ?? ''])
-            ? (new Reference(NameKind::Measure, (int) $this->measures[$name ?? '']->id))->written()
+            ? (new NumberedName(NameKind::Measure, (int) $this->measures[$name ?? '']->id))->written()
             : $name;
         foreach ($this->record->measures as $measure) {
             $measure->numerator = $kept($measure->numerator);

@@ -14,9 +14,9 @@ final readonly class CopiedNumbers extends AnyName
 
     protected function name(string $name): string
     {
-        $reference = Reference::maybe($name);
+        $reference = NumberedName::maybe($name);
         $new = null === $reference ? null : $this->new[$reference->kind->value][$reference->id] ?? null;
 
-        return null === $reference || null === $new ? $name : (new Reference($reference->kind, $new))->written();
+        return null === $reference || null === $new ? $name : (new NumberedName($reference->kind, $new))->written();
     }
 }

@@ -108,7 +108,7 @@ final readonly class KeptDocuments
     /** @param array<string, mixed> $document */
     private function namesMerged(array $document): bool
     {
-        $members = Queries::list(Reference::within($document)[NameKind::Member->value] ?? []);
+        $members = Queries::list(NumberedName::within($document)[NameKind::Member->value] ?? []);
 
         return '' !== $members
             && false !== $this->connection->fetchOne(
@@ -117,7 +117,7 @@ final readonly class KeptDocuments
     }
 
     /** How many named charts and reports refer to it. */
-    public function naming(Reference $reference): int
+    public function naming(NumberedName $reference): int
     {
         $within = "%\"{$reference->written()}\"%";
         $found = $this->connection->fetchOne(

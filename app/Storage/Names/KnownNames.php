@@ -19,9 +19,9 @@ final class KnownNames
     /** @param array<mixed> $document in which they stand, or a list of documents */
     public function in(array $document): NamesNow
     {
-        foreach (Reference::within($document) as $kind => $ids) {
+        foreach (NumberedName::within($document) as $kind => $ids) {
             $kind = NameKind::from($kind);
-            $written = static fn (int $id): string => (new Reference($kind, $id))->written();
+            $written = static fn (int $id): string => (new NumberedName($kind, $id))->written();
             $unknown = array_values(array_filter($ids, fn (int $id): bool => !isset($this->names[$written($id)])));
             // What changes while they are looked up is not known yet.
             [] === $unknown || $this->latest();

@@ -27,6 +27,6 @@ final readonly class NamesNow extends AnyName implements NamesOfDatasets
 
     protected function name(string $name): string
     {
-        return $this->names[$name] ?? Reference::name($name);
+        return $this->names[$name] ?? NumberedName::name($name);
     }
 }

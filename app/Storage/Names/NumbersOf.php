@@ -40,13 +40,13 @@ final class NumbersOf implements NameMap
     {
         $id = null === $breakdown ? null : $this->maybeBreakdown($breakdown);
 
-        return null === $id ? Reference::literal($name) : $this->written(NameKind::Member, $id, $name);
+        return null === $id ? NumberedName::literal($name) : $this->written(NameKind::Member, $id, $name);
     }
 
     /** @param string $breakdown its name, or where a kept question is looked at its number */
     private function maybeBreakdown(string $breakdown): ?int
     {
-        $reference = Reference::maybe($breakdown);
+        $reference = NumberedName::maybe($breakdown);
 
         return NameKind::Breakdown === $reference?->kind
             ? $reference->id
@@ -57,7 +57,7 @@ final class NumbersOf implements NameMap
     {
         $id = $this->maybe($kind, $owner, $name);
 
-        return null === $id ? Reference::literal($name) : (new Reference($kind, $id))->written();
+        return null === $id ? NumberedName::literal($name) : (new NumberedName($kind, $id))->written();
     }
 
     private function maybe(NameKind $kind, int $owner, string $name): ?int

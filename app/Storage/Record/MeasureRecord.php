@@ -6,7 +6,7 @@ namespace KeenMargin\App\Storage\Record;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
-use KeenMargin\App\Storage\Names\Reference;
+use KeenMargin\App\Storage\Names\NumberedName;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
@@ -88,7 +88,7 @@ class MeasureRecord
     /** The name of a measure of the same dataset that is kept by its number. */
     public function partName(?string $kept): ?string
     {
-        $reference = null === $kept ? null : Reference::maybe($kept);
+        $reference = null === $kept ? null : NumberedName::maybe($kept);
         foreach ($this->dataset->measures as $measure) {
             if (null !== $reference && $measure->id === $reference->id) {
                 return $measure->name;

@@ -8,7 +8,7 @@ use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\ClosingLine;
-use KeenMargin\Core\Chart\Part\RowNames;
+use KeenMargin\Core\Chart\Part\RowNameLabels;
 use KeenMargin\Core\Chart\Part\RowReach;
 use KeenMargin\Core\Chart\Part\SeriesKey;
 use KeenMargin\Core\Chart\Part\SeriesNames;
@@ -61,9 +61,9 @@ final readonly class HorizontalPanels implements ChartBody
     ) {
         $this->grid = PanelGrid::of(\count($panels), Canvas::MARGIN, $finish->width - self::RIGHT, self::LEAST);
         $most = self::NAMES * $this->grid->width();
-        $widths = array_map(static fn (array $rows): float => RowNames::width($rows, $most), $panels);
+        $widths = array_map(static fn (array $rows): float => RowNameLabels::width($rows, $most), $panels);
         $this->names = max([0.0, ...$widths]);
-        $this->needed = array_map(fn (array $rows): array => RowNames::needed($rows, $this->names), $panels);
+        $this->needed = array_map(fn (array $rows): array => RowNameLabels::needed($rows, $this->names), $panels);
     }
 
     public function draw(Canvas $canvas, float $top, Stretch $stretch): float
@@ -123,8 +123,8 @@ final readonly class HorizontalPanels implements ChartBody
         $needed = $this->needed[$panel];
 
         return BandAxis::rows(
-            RowNames::heights($needed, $stretch->factor, $this->usualHeight(\count($needed))),
-            RowNames::standApart($this->panels[$panel]),
+            RowNameLabels::heights($needed, $stretch->factor, $this->usualHeight(\count($needed))),
+            RowNameLabels::standApart($this->panels[$panel]),
             $top + ($this->hasHeads($tiers) ? self::HEAD : 0.0),
         );
     }
@@ -157,7 +157,7 @@ final readonly class HorizontalPanels implements ChartBody
             $top += self::TITLE;
         }
         $axis = $this->axis($place, $tiers, $top, $stretch);
-        RowNames::beside($canvas, $axis, $rows, $left, $names);
+        RowNameLabels::beside($canvas, $axis, $rows, $left, $names);
         $this->heads($canvas, $tiers, $layout, $left + $names, $top + 12.0);
         $right = $left + $names + $layout->size;
         foreach (array_reverse($tiers, true) as $i => $tier) {

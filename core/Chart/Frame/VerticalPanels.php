@@ -9,7 +9,7 @@ use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\ClosingLine;
 use KeenMargin\Core\Chart\Part\PeriodLabels;
-use KeenMargin\Core\Chart\Part\RowNames;
+use KeenMargin\Core\Chart\Part\RowNameLabels;
 use KeenMargin\Core\Chart\Part\SeriesKey;
 use KeenMargin\Core\Chart\Part\SeriesNames;
 use KeenMargin\Core\Chart\Scale\BandAxis;
@@ -68,8 +68,8 @@ final class VerticalPanels implements ChartBody
         $grid = self::grid($panels, $width);
         foreach ($panels as $rows) {
             if (
-                !RowNames::fitBelow(
-                    $rows, BandAxis::over(RowNames::standApart($rows), 0.0, $grid->width(), Grain::Month)->band,
+                !RowNameLabels::fitBelow(
+                    $rows, BandAxis::over(RowNameLabels::standApart($rows), 0.0, $grid->width(), Grain::Month)->band,
                 )
             ) {
                 return false;
@@ -129,7 +129,7 @@ final class VerticalPanels implements ChartBody
     private function axis(int $panel): BandAxis
     {
         return BandAxis::over(
-            RowNames::standApart($this->panels[$panel]),
+            RowNameLabels::standApart($this->panels[$panel]),
             $this->grid->left($panel),
             $this->grid->right($panel),
             $this->workings->context->by instanceof Grain ? $this->workings->context->by : Grain::Month,
@@ -160,7 +160,7 @@ final class VerticalPanels implements ChartBody
 
         return $this->workings->context->isOverTime()
             ? PeriodLabels::write($canvas, $axis, $rows, $foot + self::NAMES_BELOW)
-            : RowNames::below($canvas, $axis, $rows, $foot + self::NAMES_BELOW);
+            : RowNameLabels::below($canvas, $axis, $rows, $foot + self::NAMES_BELOW);
     }
 
     private function panel(Canvas $canvas, int $place, TierLayout $layout, float $top): float

@@ -20,7 +20,7 @@ final class Differences
     private int $added = 0;
     private int $changed = 0;
     private int $removed = 0;
-    /** @var list<Difference> */
+    /** @var list<AmountDifference> */
     private array $kept = [];
     /** @var array<string, array<string, array<int, int|BigInteger>>> sums by measure, scenario code and start */
     private array $changes = [];
@@ -134,13 +134,13 @@ final class Differences
         return $rows;
     }
 
-    /** @return list<Difference> closed periods first, then what changes most; of very many only the first that came */
+    /** @return list<AmountDifference> closed periods first, then what changes most; of very many the first ones */
     public function each(): array
     {
         $rows = $this->kept;
         usort(
             $rows,
-            fn (Difference $a, Difference $b): int => [
+            fn (AmountDifference $a, AmountDifference $b): int => [
                 $this->known->isClosed($b->start), abs($b->change()), $a->start,
             ] <=> [$this->known->isClosed($a->start), abs($a->change()), $b->start],
         );
@@ -157,11 +157,11 @@ final class Differences
     {
         $left = self::MOST_KEPT - \count($this->kept);
         foreach ($left > 0 ? \array_slice($new, 0, $left, true) : [] as $start => $amount) {
-            $this->kept[] = new Difference($series, $start, $was[$start] ?? null, $amount);
+            $this->kept[] = new AmountDifference($series, $start, $was[$start] ?? null, $amount);
             --$left;
         }
         foreach ($left > 0 ? \array_slice($gone, 0, $left, true) : [] as $start => $amount) {
-            $this->kept[] = new Difference($series, $start, $amount, null);
+            $this->kept[] = new AmountDifference($series, $start, $amount, null);
         }
     }
 }

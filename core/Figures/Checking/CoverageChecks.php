@@ -16,7 +16,7 @@ use KeenMargin\Core\Time\PriorYear;
 /** Checks of which scenario has figures for which period, and of the closing period among them. */
 final class CoverageChecks
 {
-    /** @return list<Finding> */
+    /** @return list<CheckFinding> */
     public static function of(Dataset $dataset): array
     {
         if ($dataset->isTimeless() || $dataset->isEmpty()) {
@@ -30,7 +30,7 @@ final class CoverageChecks
      * Periods with actuals and no budget or target, once those have begun; closed periods without actuals. Days are
      * judged by their month.
      */
-    private static function complete(Dataset $dataset): Finding
+    private static function complete(Dataset $dataset): CheckFinding
     {
         $places = $says = [];
         $closing = $dataset->closing();
@@ -55,8 +55,8 @@ final class CoverageChecks
         self::add($dataset, Scenario::Actual, array_diff_key($expected, $actual), $places, $says);
 
         return [] === $places
-            ? Finding::well('scenarios-complete', 'Every scenario is there wherever it is needed')
-            : Finding::at('scenarios-complete', Wording::and($says), $places);
+            ? CheckFinding::well('scenarios-complete', 'Every scenario is there wherever it is needed')
+            : CheckFinding::at('scenarios-complete', Wording::and($says), $places);
     }
 
     /**
@@ -74,7 +74,7 @@ final class CoverageChecks
      * Actuals after the closing period; closed periods for which there is only a forecast. A forecast beside an actual
      * is what every forecast becomes on the day the books close.
      */
-    private static function closing(Dataset $dataset): Finding
+    private static function closing(Dataset $dataset): CheckFinding
     {
         $closing = $dataset->closing();
         $places = $says = [];
@@ -100,8 +100,8 @@ final class CoverageChecks
         }
 
         return [] === $places
-            ? Finding::well('closing', 'Actual ends and forecast begins at the closing period')
-            : Finding::at('closing', ucfirst(Wording::and($says)), $places);
+            ? CheckFinding::well('closing', 'Actual ends and forecast begins at the closing period')
+            : CheckFinding::at('closing', ucfirst(Wording::and($says)), $places);
     }
 
     /**

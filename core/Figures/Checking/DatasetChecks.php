@@ -17,7 +17,7 @@ final class DatasetChecks
     /**
      * @param iterable<array{Series, string}> $series with their packed amounts
      *
-     * @return list<Finding> what does not hold first
+     * @return list<CheckFinding> what does not hold first
      */
     public static function of(Dataset $dataset, iterable $series): array
     {
@@ -27,23 +27,26 @@ final class DatasetChecks
             if (null === $measure) {
                 continue;
             }
-            $line = new Line($dataset, $measure, $one, PackedAmounts::unpack($packed));
+            $line = new CheckedSeries($dataset, $measure, $one, PackedAmounts::unpack($packed));
             foreach ($checks as $check) {
                 $check->look($line);
             }
         }
         $findings = [
-            ...array_map(static fn (Notice $notice): Finding => self::noticed($notice, $dataset), $dataset->notices),
+            ...array_map(
+                static fn (Notice $notice): CheckFinding => self::noticed($notice, $dataset),
+                $dataset->notices,
+            ),
             ...CoverageChecks::of($dataset),
-            ...array_map(static fn (LineCheck $check): Finding => $check->finding(), $checks),
+            ...array_map(static fn (LineCheck $check): CheckFinding => $check->finding(), $checks),
         ];
-        usort($findings, static fn (Finding $a, Finding $b): int => $a->holds <=> $b->holds);
+        usort($findings, static fn (CheckFinding $a, CheckFinding $b): int => $a->holds <=> $b->holds);
 
         return $findings;
     }
 
     /** What an import had to say, with the members that it is about. */
-    private static function noticed(Notice $notice, Dataset $dataset): Finding
+    private static function noticed(Notice $notice, Dataset $dataset): CheckFinding
     {
         $places = [];
         foreach ($dataset->breakdowns as $breakdown) {
@@ -57,7 +60,7 @@ final class DatasetChecks
         }
 
         return [] === $places
-            ? new Finding($notice->id, $notice->holds, $notice->says)
-            : Finding::at($notice->id, $notice->says, $places);
+            ? new CheckFinding($notice->id, $notice->holds, $notice->says)
+            : CheckFinding::at($notice->id, $notice->says, $places);
     }
 }

@@ -21,7 +21,7 @@ final class Gaps implements LineCheck
     /** @var array<string, array<int, true>> starts of the periods that a scenario has at all, by its code */
     private array $covered = [];
 
-    public function look(Line $line): void
+    public function look(CheckedSeries $line): void
     {
         if (\in_array($line->dataset->grain, [Grain::Timeless, Grain::Day], true) || \count($line->amounts) < 2) {
             return;
@@ -42,7 +42,7 @@ final class Gaps implements LineCheck
         }
     }
 
-    private function isCovered(Line $line, int $start): bool
+    private function isCovered(CheckedSeries $line, int $start): bool
     {
         $code = $line->series->scenario->value;
         $this->covered[$code] ??= array_fill_keys(
@@ -56,11 +56,11 @@ final class Gaps implements LineCheck
         return isset($this->covered[$code][$start]);
     }
 
-    public function finding(): Finding
+    public function finding(): CheckFinding
     {
         return [] === $this->places
-            ? Finding::well('gaps', 'No line has a gap')
-            : Finding::at(
+            ? CheckFinding::well('gaps', 'No line has a gap')
+            : CheckFinding::at(
                 'gaps',
                 Wording::count(\count($this->places), 'gap', 'gaps').' within lines: '.Wording::some($this->names, 2),
                 $this->places,

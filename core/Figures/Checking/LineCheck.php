@@ -7,7 +7,7 @@ namespace KeenMargin\Core\Figures\Checking;
 /** A check that looks at every line once and then says what it found. */
 interface LineCheck
 {
-    public function look(Line $line): void;
+    public function look(CheckedSeries $line): void;
 
-    public function finding(): Finding;
+    public function finding(): CheckFinding;
 }

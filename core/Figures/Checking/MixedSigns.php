@@ -14,7 +14,7 @@ final class MixedSigns implements LineCheck
     /** @var array<string, true> */
     private array $lines = [];
 
-    public function look(Line $line): void
+    public function look(CheckedSeries $line): void
     {
         $above = array_filter($line->amounts, static fn (int $amount): bool => $amount > 0);
         $below = array_filter($line->amounts, static fn (int $amount): bool => $amount < 0);
@@ -36,11 +36,11 @@ final class MixedSigns implements LineCheck
         $this->lines[implode(', ', $line->series->members()) ?: $line->measure->name] = true;
     }
 
-    public function finding(): Finding
+    public function finding(): CheckFinding
     {
         return [] === $this->places
-            ? Finding::well('mixed-signs', 'No line has mixed signs')
-            : Finding::at(
+            ? CheckFinding::well('mixed-signs', 'No line has mixed signs')
+            : CheckFinding::at(
                 'mixed-signs',
                 Wording::some(array_map(strval(...), array_keys($this->lines)), 3).
                     (1 === \count($this->lines) ? ' has' : ' have').

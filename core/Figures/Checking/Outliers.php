@@ -18,7 +18,7 @@ final class Outliers implements LineCheck
     /** @var list<string> */
     private array $says = [];
 
-    public function look(Line $line): void
+    public function look(CheckedSeries $line): void
     {
         if (\count($line->amounts) < self::FEWEST || $line->dataset->isTimeless()) {
             return;
@@ -37,11 +37,11 @@ final class Outliers implements LineCheck
         }
     }
 
-    public function finding(): Finding
+    public function finding(): CheckFinding
     {
         return [] === $this->places
-            ? Finding::well('outliers', 'No amount stands out from its own history')
-            : Finding::at(
+            ? CheckFinding::well('outliers', 'No amount stands out from its own history')
+            : CheckFinding::at(
                 'outliers',
                 Wording::count(\count($this->places), 'amount stands', 'amounts stand').
                     ' out from its line’s history: '.

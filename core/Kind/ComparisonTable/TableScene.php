@@ -9,7 +9,7 @@ use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Frame\FreeChart;
 use KeenMargin\Core\Chart\Frame\Stretch;
-use KeenMargin\Core\Chart\Part\RowNames;
+use KeenMargin\Core\Chart\Part\RowNameLabels;
 use KeenMargin\Core\Chart\Part\RowReach;
 use KeenMargin\Core\Chart\Scale\BandAxis;
 use KeenMargin\Core\Notation\Ink;
@@ -115,7 +115,7 @@ final class TableScene extends FreeChart
         $most = self::NAMES * $this->finish->width;
 
         return $this->names ??= max(array_map(
-            static fn (array $rows): float => RowNames::width($rows, $most),
+            static fn (array $rows): float => RowNameLabels::width($rows, $most),
             $this->workings->table->panels(),
         ));
     }
@@ -123,11 +123,11 @@ final class TableScene extends FreeChart
     /** @param list<Row> $rows */
     private function axis(int $panel, array $rows, float $top, Stretch $stretch): BandAxis
     {
-        $needed = $this->needed[$panel] ??= RowNames::needed($rows, $this->names());
+        $needed = $this->needed[$panel] ??= RowNameLabels::needed($rows, $this->names());
 
         return BandAxis::rows(
-            RowNames::heights($needed, $stretch->factor, self::ROW),
-            RowNames::standApart($rows),
+            RowNameLabels::heights($needed, $stretch->factor, self::ROW),
+            RowNameLabels::standApart($rows),
             $top + TableHeads::HEIGHT,
         );
     }
@@ -162,7 +162,7 @@ final class TableScene extends FreeChart
         }
         $right = [] === $places ? $left + $names : $places[\count($places) - 1]->right;
         $this->rules($canvas, $axis, $drawn, $left, $right);
-        RowNames::beside($canvas, $axis, $drawn, $left, $names);
+        RowNameLabels::beside($canvas, $axis, $drawn, $left, $names);
         foreach ($places as $column) {
             TableCells::tier($column->column, $this->workings, $drawn, $this->finish, $column->labels[$place])->draw(
                 new Stage($canvas, Orientation::Horizontal, $axis, $column->scale, $this->finish->labels),

@@ -26,7 +26,7 @@ use KeenMargin\Core\Workings\Result\Sentence;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Result\WorkingsTable;
 use KeenMargin\Core\Workings\Rows\Panels;
-use KeenMargin\Core\Workings\Waterfall\Exact;
+use KeenMargin\Core\Workings\Waterfall\ExactNumber;
 use KeenMargin\Core\Workings\Waterfall\Explained;
 use KeenMargin\Core\Workings\Waterfall\NoughtPlanner;
 use KeenMargin\Core\Workings\Waterfall\WaterfallChecks;
@@ -207,7 +207,7 @@ final class StatementWorkings
             foreach ($rows as $row) {
                 $isOf = $row->role->isWhole() && $row->name === $line && null === $row->key->panel;
                 if ($isOf && null !== $row->shown && null !== $stated) {
-                    Exact::isEqual($stated, $row->shown) ? ($tied[] = $line) : ($wrong[] = $line);
+                    ExactNumber::isEqual($stated, $row->shown) ? ($tied[] = $line) : ($wrong[] = $line);
                 }
             }
         }

@@ -19,14 +19,14 @@ namespace KeenMargin\Core\Report\Comparing;
  */
 final class SnapshotDiff
 {
-    /** @var list<Difference> */
+    /** @var list<ReportDifference> */
     private array $differences = [];
 
     /**
      * @param array<string, mixed> $then as Snapshot makes it
      * @param array<string, mixed> $now
      *
-     * @return list<Difference> page by page, in the order of what is now
+     * @return list<ReportDifference> page by page, in the order of what is now
      */
     public static function of(array $then, array $now): array
     {
@@ -262,7 +262,7 @@ final class SnapshotDiff
         ?string $was,
         ?string $is,
     ): void {
-        $difference = new Difference(kind: $kind, page: $page, block: $block, what: $what, was: $was, is: $is);
+        $difference = new ReportDifference(kind: $kind, page: $page, block: $block, what: $what, was: $was, is: $is);
         // A note that stands in two charts of a page is told once.
         foreach (DifferenceKind::Note === $kind ? $this->differences : [] as $known) {
             if ($known->kind === $kind && $known->page === $page && $known->was === $was && $known->is === $is) {

@@ -8,9 +8,9 @@ use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Layout\PageNote;
 use KeenMargin\Core\Report\Layout\PageNotes;
 use KeenMargin\Core\Report\Page;
-use KeenMargin\Core\Report\Settling\Finding;
 use KeenMargin\Core\Report\Settling\FindingKind;
-use KeenMargin\Core\Report\Settling\Findings;
+use KeenMargin\Core\Report\Settling\ReportFinding;
+use KeenMargin\Core\Report\Settling\ReportFindings;
 
 /** What a report would say once its closing period has moved. */
 final class RollPreview
@@ -25,12 +25,12 @@ final class RollPreview
      */
     public static function of(ReportDrawing $before, ReportDrawing $after, array $known, callable $tell): array
     {
-        $found = Findings::of($after, $tell)->findings;
+        $found = ReportFindings::of($after, $tell)->findings;
         $pages = [];
         foreach ($after->report->pages as $page) {
             $new = array_values(array_filter(
                 $found,
-                static fn (Finding $one): bool => $one->page === $page->id
+                static fn (ReportFinding $one): bool => $one->page === $page->id
                     && FindingKind::Stale !== $one->kind
                     && !\in_array($one->key(), $known, true),
             ));
@@ -38,7 +38,7 @@ final class RollPreview
                 $page,
                 self::numbers($page, $before, $after),
                 self::behind(PageNotes::of($before, $page), PageNotes::of($after, $page)),
-                array_values(array_unique(array_map(static fn (Finding $one): string => $one->says, $new))),
+                array_values(array_unique(array_map(static fn (ReportFinding $one): string => $one->says, $new))),
             );
         }
 

@@ -8,7 +8,7 @@ namespace KeenMargin\Core\Report\Settling;
 final readonly class Settlement
 {
     /**
-     * @param list<Finding> $findings page by page
+     * @param list<ReportFinding> $findings page by page
      * @param list<string> $holds what was looked at and holds
      */
     public function __construct(public array $findings, public array $holds) {}

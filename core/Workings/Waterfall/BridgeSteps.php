@@ -197,9 +197,11 @@ final readonly class BridgeSteps
     public function gathered(array $changes, Leg $leg): Step
     {
         $label = 'Other ('.\count($changes).')';
-        $exact = Exact::sum(array_map(static fn (MemberChange $one): BigDecimal|Fraction => $one->exact, $changes));
+        $exact = ExactNumber::sum(
+            array_map(static fn (MemberChange $one): BigDecimal|Fraction => $one->exact, $changes),
+        );
         $first = $this->of->measure->isRatio() ? BigDecimal::zero() : $this->sumOfFirst($changes, $leg);
-        $variance = $this->of->variance(Exact::plus($first, $exact), $first);
+        $variance = $this->of->variance(ExactNumber::plus($first, $exact), $first);
 
         return new Step(
             key: RowKey::sum(SumKey::Other)->onLeg($leg->place),
@@ -225,7 +227,7 @@ final readonly class BridgeSteps
             null === $amount || ($amounts[] = $this->of->rounding()->of($amount));
         }
 
-        return Exact::sum($amounts);
+        return ExactNumber::sum($amounts);
     }
 
     /** @return array<string, ?BigDecimal> */

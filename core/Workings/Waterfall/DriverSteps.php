@@ -86,7 +86,7 @@ final readonly class DriverSteps
             default => RowRole::Step,
         };
         $own = array_intersect_key($figures, $changes);
-        $exact = Exact::sum($changes);
+        $exact = ExactNumber::sum($changes);
         $step = new Step(
             key: $key,
             label: $this->name($driver),

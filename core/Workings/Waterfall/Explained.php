@@ -41,7 +41,7 @@ final class Explained
             return self::with(
                 $row,
                 self::OF_SIGN,
-                null === $change || null === $all ? null : Exact::percentOf($change, $all),
+                null === $change || null === $all ? null : ExactNumber::percentOf($change, $all),
             );
         }, $rows);
     }
@@ -61,7 +61,7 @@ final class Explained
             return self::with(
                 $row,
                 self::OF_TOTAL,
-                null === $total || null === $amount ? null : Exact::percentOf($amount, $total),
+                null === $total || null === $amount ? null : ExactNumber::percentOf($amount, $total),
             );
         }, $rows);
     }

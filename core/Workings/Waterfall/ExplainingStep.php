@@ -14,6 +14,6 @@ final readonly class ExplainingStep
 
     public function plus(self $other): self
     {
-        return new self(Exact::plus($this->change, $other->change), Exact::plus($this->size, $other->size));
+        return new self(ExactNumber::plus($this->change, $other->change), ExactNumber::plus($this->size, $other->size));
     }
 }

@@ -130,7 +130,7 @@ final readonly class Explanations
         }
         $first ??= BigDecimal::zero();
 
-        return new ExplainingStep(Exact::minus($second ?? BigDecimal::zero(), $first), $first);
+        return new ExplainingStep(ExactNumber::minus($second ?? BigDecimal::zero(), $first), $first);
     }
 
     private function maybeOfRatio(RatioSteps $ratio, Sums $own): ?ExplainingStep
@@ -163,24 +163,26 @@ final readonly class Explanations
     /** @param array<string|int, ExplainingStep> $steps */
     private function maybe(Breakdown $breakdown, array $steps, Subtotals $subtotals): ?Explanation
     {
-        $total = Exact::sum(array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->change, $steps));
+        $total = ExactNumber::sum(
+            array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->change, $steps),
+        );
         if (\count($steps) < 2 || 0 === $total->getSign()) {
             return null;
         }
         $sign = $total->getSign();
-        $changes = Exact::largestFirst(array_filter(
+        $changes = ExactNumber::largestFirst(array_filter(
             array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->change, $steps),
             static fn (BigDecimal|Fraction $change): bool => $change->getSign() === $sign,
         ));
         $needed = self::fewest($changes, $total);
-        $sizes = Exact::largestFirst(
+        $sizes = ExactNumber::largestFirst(
             array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->size, $steps),
         );
         $sizes = array_map(static fn (BigDecimal|Fraction $size): BigDecimal|Fraction => $size->abs(), $sizes);
-        $byChance = max(1, self::fewest($sizes, Exact::sum($sizes)));
+        $byChance = max(1, self::fewest($sizes, ExactNumber::sum($sizes)));
         $members = array_map(strval(...), \array_slice(array_keys($changes), 0, $needed));
-        $explained = Exact::sum(\array_slice($changes, 0, $needed));
-        $percent = Exact::percentOf($explained, $total)?->rounded(0)->toInt() ?? 0;
+        $explained = ExactNumber::sum(\array_slice($changes, 0, $needed));
+        $percent = ExactNumber::percentOf($explained, $total)?->rounded(0)->toInt() ?? 0;
 
         return new Explanation(
             breakdown: $breakdown->name,
@@ -203,9 +205,9 @@ final readonly class Explanations
         $sum = BigDecimal::zero();
         $count = 0;
         foreach ($numbers as $number) {
-            $sum = Exact::plus($sum, $number);
+            $sum = ExactNumber::plus($sum, $number);
             ++$count;
-            if (Exact::compare($sum->abs(), $goal) >= 0) {
+            if (ExactNumber::compare($sum->abs(), $goal) >= 0) {
                 break;
             }
         }

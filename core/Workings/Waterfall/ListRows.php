@@ -50,9 +50,9 @@ final readonly class ListRows
                 $running->steps([$this->step($member, $value)]);
                 continue;
             }
-            if (StepRole::Start !== $role && !Exact::isEqual($running->at(), $value)) {
+            if (StepRole::Start !== $role && !ExactNumber::isEqual($running->at(), $value)) {
                 $before = StepRole::End === $role ? null : $member;
-                $running->steps([$this->unexplained($before, Exact::minus($value, $running->at()))]);
+                $running->steps([$this->unexplained($before, ExactNumber::minus($value, $running->at()))]);
             }
             $running->total($this->total($member, $role, $value), $value);
             $hasEnd = $hasEnd || StepRole::End === $role;

@@ -123,7 +123,7 @@ final class RunningTotal
         foreach ($steps as $step) {
             $from = $this->running;
             $beside = $this->beside;
-            $to = Exact::plus($from, $step->exact);
+            $to = ExactNumber::plus($from, $step->exact);
             $this->add($this->row($step, $parent, $depth), $this->places($step, $to));
             if ([] !== $step->steps) {
                 $this->running = $from;
@@ -132,7 +132,7 @@ final class RunningTotal
             }
             $this->running = $to;
             foreach ($step->beside as $column => $exact) {
-                $this->beside[$column] = Exact::plus($beside[$column] ?? BigDecimal::zero(), $exact);
+                $this->beside[$column] = ExactNumber::plus($beside[$column] ?? BigDecimal::zero(), $exact);
             }
         }
     }
@@ -144,7 +144,7 @@ final class RunningTotal
         $places = ['from' => $low, 'to' => $high, 'change' => $high->minus($low), 'amount' => $high->minus($low)];
         foreach ($step->beside as $column => $exact) {
             $at = $this->besideAt($column);
-            [$low, $high] = [$this->rounding->of($at), $this->rounding->of(Exact::plus($at, $exact))];
+            [$low, $high] = [$this->rounding->of($at), $this->rounding->of(ExactNumber::plus($at, $exact))];
             $places["$column from"] = $low;
             $places["$column to"] = $high;
             $places["$column change"] = $high->minus($low);

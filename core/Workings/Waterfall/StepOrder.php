@@ -48,7 +48,7 @@ final readonly class StepOrder
             Order::SmallestFirst => usort($steps, static fn (Step $a, Step $b): int => self::larger($b, $a)),
             Order::FavourableFirst => usort(
                 $steps,
-                static fn (Step $a, Step $b): int => Exact::compare(self::benefit($b), self::benefit($a)),
+                static fn (Step $a, Step $b): int => ExactNumber::compare(self::benefit($b), self::benefit($a)),
             ),
             Order::Calendar, Order::Given, null => null,
         };
@@ -58,7 +58,7 @@ final readonly class StepOrder
 
     private static function larger(Step $a, Step $b): int
     {
-        return Exact::compare($b->size(), $a->size());
+        return ExactNumber::compare($b->size(), $a->size());
     }
 
     /** The change as far as it is for the better; below zero where it is for the worse. */

@@ -51,15 +51,15 @@ final readonly class WaterfallRows
             ) {
                 return [];
             }
-            $movement = Exact::minus($second ?? BigDecimal::zero(), $first ?? BigDecimal::zero());
+            $movement = ExactNumber::minus($second ?? BigDecimal::zero(), $first ?? BigDecimal::zero());
             $first = $this->plan->stated?->opening($panel->where) ?? ($first ?? BigDecimal::zero());
-            $second = $this->plan->stated?->closing($panel->where) ?? Exact::plus($first, $movement);
+            $second = $this->plan->stated?->closing($panel->where) ?? ExactNumber::plus($first, $movement);
             if (0 === $i && !$this->plan->isFromNought) {
                 $running->total($this->total($leg->from, RowRole::Start, $first, $leg->first, null), $first);
             }
             $running->steps($steps, $subtotals);
-            if (!Exact::isEqual($running->at(), $second)) {
-                $running->steps([$this->rest($leg, Exact::minus($second, $running->at()))]);
+            if (!ExactNumber::isEqual($running->at(), $second)) {
+                $running->steps([$this->rest($leg, ExactNumber::minus($second, $running->at()))]);
             }
             $isLast = $i === \count($this->plan->legs) - 1;
             $role = $isLast ? RowRole::End : RowRole::Subtotal;
@@ -103,7 +103,7 @@ final readonly class WaterfallRows
     {
         $changes = $this->made->changes($leg, $breakdown, $where);
         $exact = array_map(static fn (MemberChange $change): BigDecimal|Fraction => $change->exact, $changes);
-        $places = \array_slice(array_keys(Exact::largestFirst($exact)), 0, $order->kept(\count($changes)));
+        $places = \array_slice(array_keys(ExactNumber::largestFirst($exact)), 0, $order->kept(\count($changes)));
         sort($places);
         $steps = array_map(
             fn (int $place): Step => $this->made->step($changes[$place], $leg, $breakdown, $where),

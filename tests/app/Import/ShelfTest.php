@@ -6,7 +6,7 @@ namespace KeenMargin\Tests\app\Import;
 
 use Doctrine\DBAL\DriverManager;
 use KeenMargin\App\Export\Table\CsvWriter;
-use KeenMargin\App\Export\Table\Exact;
+use KeenMargin\App\Export\Table\ExactCell;
 use KeenMargin\App\Export\Table\SafeText;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Import\ReadingShelf;
@@ -141,15 +141,15 @@ final class ShelfTest extends TestCase
         self::assertSame(
             ['North', '"a,b"', '"say ""so"""', "\"two\nlines\"", '" spaced"', '-1.50', "'-x"],
             array_map(CsvWriter::cell(...), [
-                'North', 'a,b', 'say "so"', "two\nlines", ' spaced', new Exact('-1.50'), '-x',
+                'North', 'a,b', 'say "so"', "two\nlines", ' spaced', new ExactCell('-1.50'), '-x',
             ]),
         );
         self::assertSame(
             [true, true, false],
             [
-                (new Exact('-0.000000000000001'))->fitsANumber(),
-                (new Exact('123456789012345'))->fitsANumber(),
-                (new Exact('1234567890123.456'))->fitsANumber(),
+                (new ExactCell('-0.000000000000001'))->fitsANumber(),
+                (new ExactCell('123456789012345'))->fitsANumber(),
+                (new ExactCell('1234567890123.456'))->fitsANumber(),
             ],
         );
     }

@@ -8,8 +8,8 @@ use KeenMargin\App\Export\Slides\BlockShapes;
 use KeenMargin\App\Export\Slides\Shape\MarkShapes;
 use KeenMargin\App\Export\Slides\Shape\Node;
 use KeenMargin\App\Export\Slides\Shape\Placed;
-use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
+use KeenMargin\App\Export\Slides\Shape\SlideShape;
 use KeenMargin\App\Export\Slides\Shape\WiderLetters;
 use KeenMargin\App\Export\Slides\Update\NewContent;
 use KeenMargin\Core\Scene\MarkBox;
@@ -209,7 +209,7 @@ final class SlidesTest extends TestCase
             $shapes = new MarkShapes(new Placing(0.0, 0.0), 1.0, 'effect');
             $nodes = BlockShapes::chart($case->drawing, $case->drawing->scene->marks(), $shapes);
             $keys = array_map(
-                static fn (Shape $one): string => $one->key,
+                static fn (SlideShape $one): string => $one->key,
                 [...NewContent::leaves(self::group($nodes))],
             );
             self::assertSame([], array_diff_key($keys, array_unique($keys)), "$case->kind, $case->case");

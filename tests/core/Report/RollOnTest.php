@@ -8,8 +8,8 @@ use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Rolling\RolledNumber;
 use KeenMargin\Core\Report\Rolling\RolledPage;
 use KeenMargin\Core\Report\Rolling\RollPreview;
-use KeenMargin\Core\Report\Settling\Finding;
-use KeenMargin\Core\Report\Settling\Findings;
+use KeenMargin\Core\Report\Settling\ReportFinding;
+use KeenMargin\Core\Report\Settling\ReportFindings;
 use KeenMargin\Core\Time\Period;
 use PHPUnit\Framework\TestCase;
 
@@ -51,8 +51,8 @@ final class RollOnTest extends TestCase
     private static function keys(ReportDrawing $drawing): array
     {
         return array_map(
-            static fn (Finding $one): string => $one->key(),
-            Findings::of($drawing, static fn (): null => null)->findings,
+            static fn (ReportFinding $one): string => $one->key(),
+            ReportFindings::of($drawing, static fn (): null => null)->findings,
         );
     }
 
@@ -62,8 +62,8 @@ final class RollOnTest extends TestCase
         $drawing = WrittenReport::drawing(self::document($closing));
 
         return array_map(
-            static fn (Finding $one): string => "{$one->kind->value} $one->page/$one->block $one->says",
-            Findings::of($drawing, static fn (): null => null)->findings,
+            static fn (ReportFinding $one): string => "{$one->kind->value} $one->page/$one->block $one->says",
+            ReportFindings::of($drawing, static fn (): null => null)->findings,
         );
     }
 
@@ -123,10 +123,10 @@ final class RollOnTest extends TestCase
                 ]),
             ],
         ]);
-        $found = Findings::of($drawing, static fn (): null => null);
+        $found = ReportFindings::of($drawing, static fn (): null => null);
         self::assertSame(
             [['empty', 'e'], ['trouble', 'n'], ['trouble', 'k']],
-            array_map(static fn (Finding $one): array => [$one->kind->value, $one->block], $found->findings),
+            array_map(static fn (ReportFinding $one): array => [$one->kind->value, $one->block], $found->findings),
         );
         self::assertSame([], $found->holds, 'nothing was measured, so nothing holds');
     }
@@ -136,7 +136,7 @@ final class RollOnTest extends TestCase
         $drawing = WrittenReport::drawing(self::document());
         self::assertSame(
             ['2 charts, every check holds', 'One scale for all that counts the same'],
-            Findings::of($drawing, static fn (): null => null)->holds,
+            ReportFindings::of($drawing, static fn (): null => null)->holds,
         );
     }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Report;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Report\Comparing\Difference;
+use KeenMargin\Core\Report\Comparing\ReportDifference;
 use KeenMargin\Core\Report\Comparing\Snapshot;
 use KeenMargin\Core\Report\Comparing\SnapshotDiff;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
@@ -40,7 +40,7 @@ final class SnapshotTest extends TestCase
         };
 
         return array_map(
-            static fn (Difference $one): array => [$one->kind->value, $one->what, $one->was, $one->is],
+            static fn (ReportDifference $one): array => [$one->kind->value, $one->what, $one->was, $one->is],
             SnapshotDiff::of($kept($then), $kept($now)),
         );
     }

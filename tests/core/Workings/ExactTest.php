@@ -6,7 +6,7 @@ namespace KeenMargin\Tests\core\Workings;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Number\Fraction;
-use KeenMargin\Core\Workings\Waterfall\Exact;
+use KeenMargin\Core\Workings\Waterfall\ExactNumber;
 use PHPUnit\Framework\TestCase;
 
 final class ExactTest extends TestCase
@@ -25,7 +25,7 @@ final class ExactTest extends TestCase
         self::assertSame(['huger', 'huge'], self::sorted(['huge' => $huge, 'huger' => "{$huge}1"]));
         $third = Fraction::of(BigDecimal::one(), BigDecimal::of(3));
         $near = BigDecimal::of('0.33333333333333333333333333');
-        self::assertSame([1, 0], array_keys(Exact::largestFirst([$near, $third])));
+        self::assertSame([1, 0], array_keys(ExactNumber::largestFirst([$near, $third])));
     }
 
     public function testManyRandomNumbersStandAsExactComparisonSortsThem(): void
@@ -38,7 +38,7 @@ final class ExactTest extends TestCase
             }
             $sorted = $numbers;
             uasort($sorted, static fn (BigDecimal $a, BigDecimal $b): int => $b->abs()->compareTo($a->abs()));
-            self::assertSame(array_keys($sorted), array_keys(Exact::largestFirst($numbers)));
+            self::assertSame(array_keys($sorted), array_keys(ExactNumber::largestFirst($numbers)));
         }
     }
 
@@ -49,6 +49,6 @@ final class ExactTest extends TestCase
      */
     private static function sorted(array $numbers): array
     {
-        return array_keys(Exact::largestFirst(array_map(BigDecimal::of(...), $numbers)));
+        return array_keys(ExactNumber::largestFirst(array_map(BigDecimal::of(...), $numbers)));
     }
 }

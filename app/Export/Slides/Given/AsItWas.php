@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides\Given;
 
 use KeenMargin\App\Export\Slides\Package\Xml;
-use KeenMargin\App\Export\Slides\Shape\Frame;
+use KeenMargin\App\Export\Slides\Shape\SlideFrame;
 use KeenMargin\App\Export\Slides\Shape\Space;
 
 /** What somebody put into a group, at its place in another. */
@@ -25,9 +25,9 @@ final class AsItWas
         }
         $frame = $space->within($shape->frame);
         $told = $inner->within($shape->frame);
-        $place = static fn (string $name, Frame $one): string => "<a:$name x=\"".Xml::emu($one->left).'" y="'.
+        $place = static fn (string $name, SlideFrame $one): string => "<a:$name x=\"".Xml::emu($one->left).'" y="'.
             Xml::emu($one->top).'"/>';
-        $size = static fn (string $name, Frame $one): string => "<a:$name cx=\"".Xml::emu($one->width).'" cy="'.
+        $size = static fn (string $name, SlideFrame $one): string => "<a:$name cx=\"".Xml::emu($one->width).'" cy="'.
             Xml::emu($one->height).'"/>';
 
         return '<p:grpSp xmlns:p="'.Xml::PRESENTATION.'" xmlns:a="'.Xml::DRAWING.'"><p:nvGrpSpPr><p:cNvPr id="'.

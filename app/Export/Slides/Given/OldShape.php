@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides\Given;
 
 use KeenMargin\App\Export\Slides\Package\Xml;
-use KeenMargin\App\Export\Slides\Shape\Frame;
+use KeenMargin\App\Export\Slides\Shape\SlideFrame;
 use KeenMargin\App\Export\Slides\Shape\Space;
 use KeenMargin\App\Export\Slides\Shape\Tag;
 
@@ -27,7 +27,7 @@ final class OldShape
     public readonly ?Tag $tag;
     public readonly int $id;
     public readonly string $name;
-    public readonly ?Frame $frame;
+    public readonly ?SlideFrame $frame;
     public readonly Space $space;
     public readonly string $place;
 
@@ -152,14 +152,14 @@ final class OldShape
         return 1 === preg_match(self::PROPERTIES, $this->xml, $found) ? $found[0] : '';
     }
 
-    private static function maybeFrame(string $place, string $offset, string $size): ?Frame
+    private static function maybeFrame(string $place, string $offset, string $size): ?SlideFrame
     {
         $isTold =
             1 === preg_match("~<(?:\\w+:)?$offset\\b[^>]*>~", $place, $at)
             && 1 === preg_match("~<(?:\\w+:)?$size\\b[^>]*>~", $place, $extent);
 
         return $isTold
-            ? new Frame(
+            ? new SlideFrame(
                 Xml::points((int) Xml::attribute($at[0] ?? '', 'x')),
                 Xml::points((int) Xml::attribute($at[0] ?? '', 'y')),
                 Xml::points((int) Xml::attribute($extent[0] ?? '', 'cx')),

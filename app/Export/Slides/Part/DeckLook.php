@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides\Part;
 
 use KeenMargin\App\Export\Slides\Paint\ColourRole;
-use KeenMargin\App\Export\Slides\Shape\Frame;
+use KeenMargin\App\Export\Slides\Shape\SlideFrame;
 
 /** How the template of a deck is used: which of its colours plays which role, and where pages are laid out. */
 final readonly class DeckLook
 {
     /**
      * @param array<string, string> $roles names of theme colours by role
-     * @param Frame $room on each slide, in points
+     * @param SlideFrame $room on each slide, in points
      * @param ?int $bodyIndex by which the layout knows its body; null: it does not tell
      */
-    public function __construct(public array $roles, public Frame $room, public ?int $bodyIndex) {}
+    public function __construct(public array $roles, public SlideFrame $room, public ?int $bodyIndex) {}
 
     /** @return array{roles: array<string, string>, room: list<float>, body: ?int} */
     public function toArray(): array
@@ -51,6 +51,10 @@ final readonly class DeckLook
         );
         $body = $told['body'] ?? null;
 
-        return new self($slots, new Frame($edges[0], $edges[1], $edges[2], $edges[3]), \is_int($body) ? $body : null);
+        return new self(
+            $slots,
+            new SlideFrame($edges[0], $edges[1], $edges[2], $edges[3]),
+            \is_int($body) ? $body : null,
+        );
     }
 }

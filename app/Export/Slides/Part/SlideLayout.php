@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides\Part;
 
 use KeenMargin\App\Export\Slides\Package\Xml;
-use KeenMargin\App\Export\Slides\Shape\Frame;
 use KeenMargin\App\Export\Slides\Shape\Placeholder;
+use KeenMargin\App\Export\Slides\Shape\SlideFrame;
 use KeenMargin\Core\Report\Layout\Paper;
 use KeenMargin\Core\Report\Sheet;
 
@@ -23,7 +23,7 @@ final class SlideLayout
     private const TITLE = 52.0;
     private const BELOW_TITLE = 72.0;
 
-    /** @var array<string, Frame> by what stands there */
+    /** @var array<string, SlideFrame> by what stands there */
     private array $rooms;
 
     public function __construct(private readonly Sheet $sheet)
@@ -32,9 +32,9 @@ final class SlideLayout
         $height = $sheet->height() - Paper::FOOT;
         $content = $paper->contentWidth();
         $this->rooms = [
-            'title' => new Frame($paper->left(), self::TOP, $content, self::TITLE),
-            'notes' => new Frame(14.0, self::BELOW_TITLE, $paper->margin - 26.0, $height - self::BELOW_TITLE),
-            'text' => new Frame($paper->left(), self::BELOW_TITLE, $content, $height - self::BELOW_TITLE),
+            'title' => new SlideFrame($paper->left(), self::TOP, $content, self::TITLE),
+            'notes' => new SlideFrame(14.0, self::BELOW_TITLE, $paper->margin - 26.0, $height - self::BELOW_TITLE),
+            'text' => new SlideFrame($paper->left(), self::BELOW_TITLE, $content, $height - self::BELOW_TITLE),
         ];
     }
 

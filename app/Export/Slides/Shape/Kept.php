@@ -9,7 +9,7 @@ final readonly class Kept
 {
     /**
      * @param ?int $id that the slide knows it by; null: a new one
-     * @param ?Frame $frame where it is; null: where it is now, and likewise the others
+     * @param ?SlideFrame $frame where it is; null: where it is now, and likewise the others
      * @param string $turned how it is turned, as it is written
      * @param ?string $fill as it is written there
      * @param ?string $textFill colour of its letters
@@ -18,7 +18,7 @@ final readonly class Kept
      */
     public function __construct(
         public ?int $id = null,
-        public ?Frame $frame = null,
+        public ?SlideFrame $frame = null,
         public string $turned = '',
         public ?string $fill = null,
         public ?string $line = null,

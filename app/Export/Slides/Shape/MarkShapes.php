@@ -39,7 +39,7 @@ final class MarkShapes
         private readonly string $colours,
     ) {}
 
-    public function shape(Mark $mark): Shape
+    public function shape(Mark $mark): SlideShape
     {
         $placed = $this->placing->mark($mark);
 
@@ -52,14 +52,14 @@ final class MarkShapes
             ),
             $placed instanceof Arc => $this->made(
                 $placed,
-                Outline::arc($placed, Frame::ofBox(MarkBox::of($placed))),
+                Outline::arc($placed, SlideFrame::ofBox(MarkBox::of($placed))),
                 $placed->fill,
                 $placed->stroke,
                 $this->scale,
             ),
             $placed instanceof Path => $this->made(
                 $placed,
-                Outline::path($placed, Frame::ofBox(MarkBox::of($placed))),
+                Outline::path($placed, SlideFrame::ofBox(MarkBox::of($placed))),
                 $placed->fill,
                 $placed->stroke,
                 $placed->thickness,
@@ -75,7 +75,7 @@ final class MarkShapes
      *
      * @param non-empty-list<Text> $texts
      */
-    public function joined(array $texts): Shape
+    public function joined(array $texts): SlideShape
     {
         return $this->text(array_map($this->placing->text(...), $texts));
     }
@@ -110,11 +110,11 @@ final class MarkShapes
         ?string $fill,
         ?string $stroke,
         float $thickness,
-    ): Shape {
-        return new Shape(
+    ): SlideShape {
+        return new SlideShape(
             key: $this->key($mark, $mark->role, $mark->key, $mark->of),
             name: self::name($mark->role, $mark->of),
-            frame: Frame::ofBox(MarkBox::of($mark)),
+            frame: SlideFrame::ofBox(MarkBox::of($mark)),
             outline: $outline,
             fill: null === $fill ? null : Ink::of($fill),
             stroke: null === $stroke ? null : Ink::of($stroke),
@@ -123,14 +123,14 @@ final class MarkShapes
         );
     }
 
-    private function line(Line $line): Shape
+    private function line(Line $line): SlideShape
     {
         $dash = null === $line->dash ? [] : preg_split('/[\s,]+/', trim($line->dash));
 
-        return new Shape(
+        return new SlideShape(
             key: $this->key($line, $line->role, $line->key, $line->of),
             name: self::name($line->role, $line->of),
-            frame: new Frame(
+            frame: new SlideFrame(
                 min($line->x1, $line->x2),
                 min($line->y1, $line->y2),
                 abs($line->x2 - $line->x1),
@@ -145,7 +145,7 @@ final class MarkShapes
     }
 
     /** @param non-empty-list<Text> $texts */
-    private function text(array $texts): Shape
+    private function text(array $texts): SlideShape
     {
         $first = $texts[0];
         $width = array_sum(array_map(static fn (Text $text): float => $text->width, $texts));
@@ -163,10 +163,10 @@ final class MarkShapes
             $pieces[] = new TextPiece($space.$text->text, $text->size, Ink::of($text->fill), $text->weight);
         }
 
-        return new Shape(
+        return new SlideShape(
             key: $this->key($first, $first->role, $first->key, $first->of),
             name: self::name($first->role, $first->of),
-            frame: new Frame($left, $bottom - self::LINE * $size, $room, self::LINE * $size),
+            frame: new SlideFrame($left, $bottom - self::LINE * $size, $room, self::LINE * $size),
             outline: Outline::rectangle(),
             colours: $this->colours,
             text: new TextBody([new TextLine($pieces, $first->anchor)]),

@@ -23,7 +23,7 @@ final class Moved
 
             return With::of($node, ['nodes' => $nodes]);
         }
-        $room = $node instanceof Shape ? $node->room : null;
+        $room = $node instanceof SlideShape ? $node->room : null;
 
         return With::of($node, [
             'frame' => $node->frame()->moved($right, $down),
@@ -32,11 +32,11 @@ final class Moved
     }
 
     /** With another area. */
-    public static function withArea(ShapeGroup $group, Shape $area): ShapeGroup
+    public static function withArea(ShapeGroup $group, SlideShape $area): ShapeGroup
     {
         $nodes = array_filter(
             $group->nodes,
-            static fn (Node $node): bool => !$node instanceof Shape || $area->key !== $node->key,
+            static fn (Node $node): bool => !$node instanceof SlideShape || $area->key !== $node->key,
         );
 
         return With::of($group, ['nodes' => [$area, ...array_values($nodes)]]);

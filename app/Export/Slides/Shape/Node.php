@@ -7,5 +7,5 @@ namespace KeenMargin\App\Export\Slides\Shape;
 /** What stands on a slide: a shape, or a group of them. */
 interface Node
 {
-    public function frame(): Frame;
+    public function frame(): SlideFrame;
 }

@@ -39,7 +39,7 @@ final readonly class Outline
     }
 
     /** A polygon where it has a fill, else an open line. */
-    public static function path(Path $path, Frame $frame): self
+    public static function path(Path $path, SlideFrame $frame): self
     {
         $steps = '';
         foreach ($path->points as $i => [$x, $y]) {
@@ -50,7 +50,7 @@ final readonly class Outline
         return self::custom($steps, $frame, null !== $path->fill);
     }
 
-    public static function arc(Arc $arc, Frame $frame): self
+    public static function arc(Arc $arc, SlideFrame $frame): self
     {
         $corner = static fn (float $radius, float $angle): string => self::point(
             ...[...Arc::at($arc->x, $arc->y, $radius, $angle), $frame],
@@ -77,12 +77,12 @@ final readonly class Outline
         return "<a:arcTo wR=\"$length\" hR=\"$length\" stAng=\"$start\" swAng=\"$swing\"/>";
     }
 
-    private static function point(float $x, float $y, Frame $frame): string
+    private static function point(float $x, float $y, SlideFrame $frame): string
     {
         return '<a:pt x="'.Xml::emu($x - $frame->left).'" y="'.Xml::emu($y - $frame->top).'"/>';
     }
 
-    private static function custom(string $steps, Frame $frame, bool $isClosed): self
+    private static function custom(string $steps, SlideFrame $frame, bool $isClosed): self
     {
         // A path without any extent of its own has no scale.
         $size = 'w="'.max(1, Xml::emu($frame->width)).'" h="'.max(1, Xml::emu($frame->height)).'"';

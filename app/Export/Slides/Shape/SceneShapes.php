@@ -18,7 +18,7 @@ final class SceneShapes
 {
     /** @var list<Node> */
     private array $behind = [];
-    /** @var array<string, non-empty-list<Shape>> by the keys of rows */
+    /** @var array<string, non-empty-list<SlideShape>> by the keys of rows */
     private array $ofRows = [];
     /** @var list<Node> */
     private array $before = [];
@@ -65,7 +65,7 @@ final class SceneShapes
         }
     }
 
-    private function take(Mark $mark, ?string $row, Shape $shape): void
+    private function take(Mark $mark, ?string $row, SlideShape $shape): void
     {
         $box = MarkBox::of($mark);
         if (null !== $row) {
@@ -96,10 +96,10 @@ final class SceneShapes
         return false;
     }
 
-    /** @param non-empty-list<Shape> $shapes */
+    /** @param non-empty-list<SlideShape> $shapes */
     private static function row(string $key, array $shapes, ?RowName $name): ShapeGroup
     {
-        $texts = array_filter(array_map(static fn (Shape $one): string => $one->text?->text() ?? '', $shapes));
+        $texts = array_filter(array_map(static fn (SlideShape $one): string => $one->text?->text() ?? '', $shapes));
         $said = implode(' ', $texts);
 
         return new ShapeGroup(Tag::short("row|$key"), $name->brief ?? $said, $name->whole ?? $said, $shapes);

@@ -27,8 +27,8 @@ final readonly class ShapeGroup implements Node
         return '' === $this->brief ? $this->name : $this->brief;
     }
 
-    public function frame(): Frame
+    public function frame(): SlideFrame
     {
-        return Frame::around(array_map(static fn (Node $node): Frame => $node->frame(), $this->nodes));
+        return SlideFrame::around(array_map(static fn (Node $node): SlideFrame => $node->frame(), $this->nodes));
     }
 }

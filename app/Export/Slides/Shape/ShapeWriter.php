@@ -49,7 +49,7 @@ final class ShapeWriter
 
     /**
      * @param string $block id of the block that it belongs to
-     * @param ?callable(Shape): ?Kept $kept what a shape keeps of how it was, or that it is left out; null: nothing
+     * @param ?callable(SlideShape): ?Kept $kept what a shape keeps of how it was, or that it is left out; null: nothing
      *
      * @return string blank where all of it is left out
      */
@@ -57,13 +57,13 @@ final class ShapeWriter
     {
         return match (true) {
             $node instanceof ShapeGroup => $this->group($node, $block, $kept),
-            $node instanceof Shape => $this->shape($node, $block, null === $kept ? new Kept() : $kept($node)),
+            $node instanceof SlideShape => $this->shape($node, $block, null === $kept ? new Kept() : $kept($node)),
             default => throw new \InvalidArgumentException($node::class.' cannot be written on a slide.'),
         };
     }
 
     /**
-     * @param ?callable(Shape): ?Kept $kept
+     * @param ?callable(SlideShape): ?Kept $kept
      * @param string $besides further shapes in it, as they are written
      * @param ?int $id null: one of its own
      */
@@ -94,7 +94,7 @@ final class ShapeWriter
     }
 
     /** @param ?Kept $kept what of it stays as it is on a slide; null: it is left out */
-    public function shape(Shape $shape, string $block, ?Kept $kept): string
+    public function shape(SlideShape $shape, string $block, ?Kept $kept): string
     {
         if (null === $kept) {
             return '';
@@ -129,7 +129,7 @@ final class ShapeWriter
     }
 
     /** A placeholder whose layout says all but its text. */
-    private function inheriting(Shape $shape, string $block, Kept $kept): string
+    private function inheriting(SlideShape $shape, string $block, Kept $kept): string
     {
         $tag = self::tag($shape, $block)->written();
         $place = null === $kept->frame ? '' : $this->place($kept->frame, $kept->turned);
@@ -147,7 +147,7 @@ final class ShapeWriter
     }
 
     /** What its name and description tell of a shape. */
-    public static function tag(Shape $shape, string $block): Tag
+    public static function tag(SlideShape $shape, string $block): Tag
     {
         return new Tag(
             block: $block,
@@ -216,7 +216,7 @@ final class ShapeWriter
     }
 
     /** @param bool $holds whether it is a group, whose shapes are placed as on the slide */
-    private function place(Frame $frame, string $turned, bool $holds = false): string
+    private function place(SlideFrame $frame, string $turned, bool $holds = false): string
     {
         $frame = $this->space->within($frame);
         $at = 'x="'.Xml::emu($frame->left).'" y="'.Xml::emu($frame->top).'"';

@@ -17,9 +17,9 @@ final readonly class Space
     /**
      * That which turns one frame into another.
      *
-     * @param Frame $from without any width or height it is only moved
+     * @param SlideFrame $from without any width or height it is only moved
      */
-    public static function between(Frame $from, Frame $to): self
+    public static function between(SlideFrame $from, SlideFrame $to): self
     {
         $across = $from->width > 0.0 && $to->width > 0.0 ? $to->width / $from->width : 1.0;
         $down = $from->height > 0.0 && $to->height > 0.0 ? $to->height / $from->height : 1.0;
@@ -39,9 +39,9 @@ final readonly class Space
     }
 
     /** Where a frame of the group is on the slide. */
-    public function onSlide(Frame $frame): Frame
+    public function onSlide(SlideFrame $frame): SlideFrame
     {
-        return new Frame(
+        return new SlideFrame(
             $this->across * $frame->left + $this->right,
             $this->down * $frame->top + $this->below,
             $this->across * $frame->width,
@@ -50,9 +50,9 @@ final readonly class Space
     }
 
     /** Where a frame of the slide is in the group. */
-    public function within(Frame $frame): Frame
+    public function within(SlideFrame $frame): SlideFrame
     {
-        return new Frame(
+        return new SlideFrame(
             ($frame->left - $this->right) / $this->across,
             ($frame->top - $this->below) / $this->down,
             $frame->width / $this->across,

@@ -21,18 +21,18 @@ final readonly class Tag
     /**
      * @param string $block id of the block, or of the page
      * @param string $shape key of the shape within it; blank: the block itself
-     * @param ?Frame $frame that it was written with; null: it is a group
+     * @param ?SlideFrame $frame that it was written with; null: it is a group
      * @param list<?Ink> $inks of fill, stroke and text, as they were written; null: none
      * @param string $text short hash of what it said; blank: nothing
-     * @param ?Frame $room of the area of a chart: where its page would have it; null: it is no such area
+     * @param ?SlideFrame $room of the area of a chart: where its page would have it; null: it is no such area
      */
     public function __construct(
         public string $block,
         public string $shape = '',
-        public ?Frame $frame = null,
+        public ?SlideFrame $frame = null,
         public array $inks = [],
         public string $text = '',
-        public ?Frame $room = null,
+        public ?SlideFrame $room = null,
     ) {}
 
     public function written(): string
@@ -91,7 +91,7 @@ final readonly class Tag
         return '' === $text ? '' : hash('crc32b', $text);
     }
 
-    private static function frame(Frame $frame): string
+    private static function frame(SlideFrame $frame): string
     {
         $edges = [$frame->left, $frame->top, $frame->width, $frame->height];
 
@@ -105,7 +105,7 @@ final readonly class Tag
         );
     }
 
-    private static function maybeFrame(string $told): ?Frame
+    private static function maybeFrame(string $told): ?SlideFrame
     {
         if (1 !== preg_match('/^-?[0-9a-f]{1,7}(\.-?[0-9a-f]{1,7}){3}$/', $told)) {
             return null;
@@ -116,6 +116,6 @@ final readonly class Tag
             explode('.', $told),
         );
 
-        return new Frame($edges[0], $edges[1], $edges[2], $edges[3]);
+        return new SlideFrame($edges[0], $edges[1], $edges[2], $edges[3]);
     }
 }

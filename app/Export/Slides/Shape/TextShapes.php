@@ -29,7 +29,7 @@ final readonly class TextShapes
      * @param non-empty-list<PlacedText> $texts of one width, from top to bottom
      * @param ?Placeholder $placeholder that they fill; null: none
      */
-    public function shape(string $key, string $name, array $texts, ?Placeholder $placeholder): Shape
+    public function shape(string $key, string $name, array $texts, ?Placeholder $placeholder): SlideShape
     {
         $factor = min(array_map(self::factor(...), $texts));
         $lines = [];
@@ -42,9 +42,9 @@ final readonly class TextShapes
         $first = $texts[0];
         // A line of a set height has what hangs below its baseline at its foot.
         $top = $first->top + TextBody::BELOW_BASELINE * $first->size;
-        $frame = new Frame($first->left, $top, $first->width, max($first->line, $bottom - $first->top));
+        $frame = new SlideFrame($first->left, $top, $first->width, max($first->line, $bottom - $first->top));
 
-        return new Shape(
+        return new SlideShape(
             key: $key,
             name: $name,
             frame: $frame->scaled($this->scale),

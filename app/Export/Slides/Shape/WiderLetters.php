@@ -60,7 +60,7 @@ final class WiderLetters
     }
 
     /** Where the text of a shape of one line is, with letters wider by a factor. */
-    public static function box(Shape $shape, float $factor): Box
+    public static function box(SlideShape $shape, float $factor): Box
     {
         $line = $shape->text->lines[0] ?? new TextLine([]);
         $width = $size = 0.0;
@@ -79,14 +79,14 @@ final class WiderLetters
         return new Box($left, $baseline - self::ABOVE * $size, $left + $width, $baseline + self::BELOW * $size);
     }
 
-    /** @return \Generator<int, Shape> those with one line that is not broken */
+    /** @return \Generator<int, SlideShape> those with one line that is not broken */
     public static function texts(Node $node): \Generator
     {
         if ($node instanceof ShapeGroup) {
             foreach ($node->nodes as $one) {
                 yield from self::texts($one);
             }
-        } elseif ($node instanceof Shape && null !== $node->text && !$node->text->wraps) {
+        } elseif ($node instanceof SlideShape && null !== $node->text && !$node->text->wraps) {
             yield $node;
         }
     }
@@ -97,7 +97,7 @@ final class WiderLetters
             return With::of($node, ['nodes' => array_map($this->node(...), $node->nodes)]);
         }
 
-        return $node instanceof Shape && isset($this->crowded[spl_object_id($node)])
+        return $node instanceof SlideShape && isset($this->crowded[spl_object_id($node)])
             ? With::of($node, ['text' => $node->text?->sized(1.0 / self::WIDER)])
             : $node;
     }

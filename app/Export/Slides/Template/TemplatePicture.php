@@ -9,7 +9,7 @@ use KeenMargin\App\Export\Slides\Given\OldShape;
 use KeenMargin\App\Export\Slides\Given\OldSlide;
 use KeenMargin\App\Export\Slides\Package\OpenedPackage;
 use KeenMargin\App\Export\Slides\Package\Xml;
-use KeenMargin\App\Export\Slides\Shape\Frame;
+use KeenMargin\App\Export\Slides\Shape\SlideFrame;
 
 /**
  * What a slide of a template looks like, roughly: what stands on its master and layout, where the message and charts
@@ -46,7 +46,7 @@ final class TemplatePicture
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 $width $height\" role=\"img\" aria-label=\"".
             'A slide of the template">'.
-            self::rect(new Frame(0.0, 0.0, $width, $height), $colour('panel')).
+            self::rect(new SlideFrame(0.0, 0.0, $width, $height), $colour('panel')).
             $drawn.
             self::line($template->layout->title, $colour('ink')).
             self::chart($template->layout->body, $colour).
@@ -71,7 +71,7 @@ final class TemplatePicture
     }
 
     /** @param callable(string): string $colour of a role */
-    private static function chart(Frame $body, callable $colour): string
+    private static function chart(SlideFrame $body, callable $colour): string
     {
         $drawn = '';
         $step = $body->width / (\count(self::BARS) + 1);
@@ -79,30 +79,32 @@ final class TemplatePicture
         foreach (self::BARS as $i => $share) {
             $length = $share * $body->height;
             $left = $body->left + ($i + 0.6) * $step;
-            $drawn .= self::rect(new Frame($left, $base - $length, 0.5 * $step, $length), $colour('ink'));
+            $drawn .= self::rect(new SlideFrame($left, $base - $length, 0.5 * $step, $length), $colour('ink'));
             $role = 0 === $i % 2 ? 'favourable' : 'unfavourable';
             $drawn .= self::rect(
-                new Frame($left, $body->top + 0.04 * $body->height, 0.5 * $step, 0.05 * $body->height), $colour($role),
+                new SlideFrame(
+                    $left, $body->top + 0.04 * $body->height, 0.5 * $step, 0.05 * $body->height,
+                ), $colour($role),
             );
         }
-        $line = new Frame($body->left + 3.45 * $step, $body->top, 0.02 * $step, $body->height);
+        $line = new SlideFrame($body->left + 3.45 * $step, $body->top, 0.02 * $step, $body->height);
 
         return $drawn.self::rect($line, $colour('accent')).
-            self::rect(new Frame($body->left, $base, $body->width, 1.5), $colour('ink')).
-            self::rect(new Frame($body->left, $base + 8.0, $body->width, 14.0), $colour('pale'));
+            self::rect(new SlideFrame($body->left, $base, $body->width, 1.5), $colour('ink')).
+            self::rect(new SlideFrame($body->left, $base + 8.0, $body->width, 14.0), $colour('pale'));
     }
 
-    private static function line(Frame $title, string $colour): string
+    private static function line(SlideFrame $title, string $colour): string
     {
         $height = min(22.0, 0.5 * $title->height);
 
         return self::rect(
-            new Frame($title->left, $title->top + ($title->height - $height) / 2.0, 0.55 * $title->width, $height),
+            new SlideFrame($title->left, $title->top + ($title->height - $height) / 2.0, 0.55 * $title->width, $height),
             $colour,
         );
     }
 
-    private static function rect(Frame $frame, string $colour): string
+    private static function rect(SlideFrame $frame, string $colour): string
     {
         return '<rect x="'.round($frame->left, 1).'" y="'.round($frame->top, 1).'" width="'.
             max(0.0, round($frame->width, 1)).'" height="'.max(0.0, round($frame->height, 1))."\" fill=\"$colour\"/>";

@@ -6,10 +6,10 @@ namespace KeenMargin\App\Export\Slides\Update;
 
 use KeenMargin\App\Export\Slides\Given\AsItWas;
 use KeenMargin\App\Export\Slides\Given\OldShape;
-use KeenMargin\App\Export\Slides\Shape\Frame;
 use KeenMargin\App\Export\Slides\Shape\Moved;
-use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
+use KeenMargin\App\Export\Slides\Shape\SlideFrame;
+use KeenMargin\App\Export\Slides\Shape\SlideShape;
 use KeenMargin\App\Export\Slides\Shape\Space;
 use KeenMargin\App\Export\Slides\Shape\Tag;
 
@@ -25,7 +25,7 @@ final class BlockGroup
     /** @var list<OldShape> what others put into it */
     private array $others = [];
     private readonly Space $space;
-    private readonly ?Frame $moved;
+    private readonly ?SlideFrame $moved;
     private readonly bool $isResized;
 
     /** @param ?NewContent $content null: the block does not belong there any more */
@@ -71,11 +71,11 @@ final class BlockGroup
         $room = ($this->content->maybeShape($this->block, self::AREA) ?? $onPage->nodes[0])->frame();
         $drawn = $this->isResized ? $this->content->maybeDrawn($this->block, $this->moved) : null;
         $placed = $drawn ?? Moved::by($onPage, $this->moved->left - $room->left, $this->moved->top - $room->top);
-        $area = $this->isResized ? $this->moved : new Frame(
+        $area = $this->isResized ? $this->moved : new SlideFrame(
             $this->moved->left, $this->moved->top, $room->width, $room->height,
         );
 
-        return Moved::withArea($placed, Shape::area($area, $room));
+        return Moved::withArea($placed, SlideShape::area($area, $room));
     }
 
     public function maybeOld(string $key): ?OldShape

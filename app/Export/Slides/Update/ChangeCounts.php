@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides\Update;
 
 use KeenMargin\App\Export\Slides\Given\OldShape;
-use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
+use KeenMargin\App\Export\Slides\Shape\SlideShape;
 use KeenMargin\Core\Document\Wording;
 
 /** How much of a block is otherwise than before. */
@@ -20,7 +20,7 @@ final class ChangeCounts
     public array $known = [];
 
     /** @param float $tolerance points by which edges may differ */
-    public function take(OldShape $was, Shape $now, HandWork $hand, float $tolerance): void
+    public function take(OldShape $was, SlideShape $now, HandWork $hand, float $tolerance): void
     {
         $this->known[$now->key] = true;
         $says = $now->text?->text() ?? '';
@@ -33,7 +33,7 @@ final class ChangeCounts
     public function areNew(ShapeGroup $row): bool
     {
         foreach ($row->nodes as $node) {
-            if (!$node instanceof Shape || isset($this->known[$node->key])) {
+            if (!$node instanceof SlideShape || isset($this->known[$node->key])) {
                 return false;
             }
         }

@@ -6,7 +6,7 @@ namespace KeenMargin\App\Export\Slides\Update;
 
 use KeenMargin\App\Export\Slides\Given\OldShape;
 use KeenMargin\App\Export\Slides\Shape\Kept;
-use KeenMargin\App\Export\Slides\Shape\Shape;
+use KeenMargin\App\Export\Slides\Shape\SlideShape;
 use KeenMargin\App\Export\Slides\Shape\Space;
 use KeenMargin\App\Export\Slides\Shape\Tag;
 
@@ -62,9 +62,9 @@ final readonly class HandWork
     /**
      * What stays of it.
      *
-     * @param Shape $now as it would be written
+     * @param SlideShape $now as it would be written
      */
-    public function kept(Shape $now): Kept
+    public function kept(SlideShape $now): Kept
     {
         return new Kept(
             id: $this->shape->id > 0 ? $this->shape->id : null,

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Update;
 
-use KeenMargin\App\Export\Slides\Shape\Frame;
 use KeenMargin\App\Export\Slides\Shape\Node;
 use KeenMargin\App\Export\Slides\Shape\Placed;
-use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
+use KeenMargin\App\Export\Slides\Shape\SlideFrame;
+use KeenMargin\App\Export\Slides\Shape\SlideShape;
 use KeenMargin\App\Export\Slides\SlideContent;
 
 /** The slides as they would be written now, by what stands on them. */
@@ -20,12 +20,12 @@ final class NewContent
     private array $pages = [];
     /** @var array<string, ShapeGroup> by block */
     private array $groups = [];
-    /** @var array<string, array<string, Shape>> by block and key */
+    /** @var array<string, array<string, SlideShape>> by block and key */
     private array $shapes = [];
 
     /**
      * @param list<SlideContent> $slides
-     * @param \Closure(string, Frame): ?ShapeGroup $draw draws a block for a frame of its own, in points of the slide
+     * @param \Closure(string, SlideFrame): ?ShapeGroup $draw draws a block for its own frame, in points of the slide
      */
     public function __construct(array $slides, private readonly \Closure $draw)
     {
@@ -51,13 +51,13 @@ final class NewContent
         return $this->groups[$block] ?? null;
     }
 
-    public function maybeShape(string $block, string $key): ?Shape
+    public function maybeShape(string $block, string $key): ?SlideShape
     {
         return $this->shapes[$block][$key] ?? null;
     }
 
     /** Laid out anew; null where it is nothing that can be. */
-    public function maybeDrawn(string $block, Frame $frame): ?ShapeGroup
+    public function maybeDrawn(string $block, SlideFrame $frame): ?ShapeGroup
     {
         return ($this->draw)($block, $frame);
     }
@@ -73,14 +73,14 @@ final class NewContent
         }
     }
 
-    /** @return \Generator<int, Shape> */
+    /** @return \Generator<int, SlideShape> */
     public static function leaves(Node $node): \Generator
     {
         if ($node instanceof ShapeGroup) {
             foreach ($node->nodes as $one) {
                 yield from self::leaves($one);
             }
-        } elseif ($node instanceof Shape) {
+        } elseif ($node instanceof SlideShape) {
             yield $node;
         }
     }

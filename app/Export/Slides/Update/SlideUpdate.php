@@ -9,9 +9,9 @@ use KeenMargin\App\Export\Slides\Given\OldSlide;
 use KeenMargin\App\Export\Slides\Part\BlockMemory;
 use KeenMargin\App\Export\Slides\Part\DeckMemory;
 use KeenMargin\App\Export\Slides\Shape\Kept;
-use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
 use KeenMargin\App\Export\Slides\Shape\ShapeWriter;
+use KeenMargin\App\Export\Slides\Shape\SlideShape;
 use KeenMargin\App\Export\Slides\Shape\Space;
 use KeenMargin\App\Export\Slides\Shape\Tag;
 
@@ -101,7 +101,7 @@ final class SlideUpdate
         $memory = $this->memoryOf($block);
         $counts = new ChangeCounts();
         $rows = $group->rowNames();
-        $kept = function (Shape $shape) use ($group, $memory, $counts, $rows): ?Kept {
+        $kept = function (SlideShape $shape) use ($group, $memory, $counts, $rows): ?Kept {
             $was = $group->maybeOld($shape->key);
             if (null === $was) {
                 $isDeleted = $memory?->has($shape->key) ?? false;
@@ -169,7 +169,7 @@ final class SlideUpdate
     }
 
     /** Numbers of the workings that an edited sentence still says, and that are others now. */
-    private function tellStaleNumbers(OldShape $old, Tag $tag, Shape $now): void
+    private function tellStaleNumbers(OldShape $old, Tag $tag, SlideShape $now): void
     {
         $said = $this->memoryOf($tag->block)->numbers ?? [];
         $are = $now->text?->numbers() ?? [];
@@ -197,13 +197,13 @@ final class SlideUpdate
         foreach ($this->content->slides[$this->page]->nodes ?? [] as $placed) {
             $memory = $this->memory->maybeBlock($this->page, $placed->block);
             $node = $placed->node;
-            $isNew = $node instanceof Shape ? !($memory?->has($node->key) ?? false) : null === $memory;
-            $key = $node instanceof Shape ? "$placed->block.$node->key" : $placed->block;
+            $isNew = $node instanceof SlideShape ? !($memory?->has($node->key) ?? false) : null === $memory;
+            $key = $node instanceof SlideShape ? "$placed->block.$node->key" : $placed->block;
             $isThere = isset($this->found[$key]);
             if ($isNew && !$isThere) {
                 $written .= $this->writer->node($node, $placed->block);
                 // Rules, discs of notes and the foot go without saying.
-                $isTold = $node instanceof ShapeGroup || ($node instanceof Shape && null !== $node->placeholder);
+                $isTold = $node instanceof ShapeGroup || ($node instanceof SlideShape && null !== $node->placeholder);
                 $isTold && $this->run->tell(
                     UpdateKind::New,
                     $this->number,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage\Names\Numbering;
 
-use KeenMargin\App\Storage\Names\Reference;
+use KeenMargin\App\Storage\Names\NumberedName;
 use KeenMargin\Core\Question\Names\NameMap;
 
 /** Notes which names stand for nothing. */
@@ -47,7 +47,7 @@ final class NotingNames implements NameMap
 
     private function noted(string $kept, string $what): string
     {
-        null === Reference::maybe($kept) && ($this->unresolved[$what] = $what);
+        null === NumberedName::maybe($kept) && ($this->unresolved[$what] = $what);
 
         return $kept;
     }

@@ -6,7 +6,7 @@ namespace KeenMargin\App\Storage\Names\Numbering;
 
 use Doctrine\DBAL\Connection;
 use KeenMargin\App\Storage\Names\NameKind;
-use KeenMargin\App\Storage\Names\Reference;
+use KeenMargin\App\Storage\Names\NumberedName;
 
 /**
  * Which names the versions of a report were written with. Until references were numbers, each renaming that concerned
@@ -108,7 +108,7 @@ final class NumberedVersions
                         'SELECT b.name FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE m.id = ?', [$id],
                     );
                 $key = \is_string($breakdown) && '' !== $breakdown ? "$breakdown $name" : $name;
-                $borne["{$kind->value} $key"] = (new Reference($kind, $id))->written();
+                $borne["{$kind->value} $key"] = (new NumberedName($kind, $id))->written();
             }
         }
 

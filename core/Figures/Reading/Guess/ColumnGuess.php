@@ -6,8 +6,8 @@ namespace KeenMargin\Core\Figures\Reading\Guess;
 
 use KeenMargin\Core\Figures\Reading\Mapping\ColumnRole;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Table\HeaderUnit;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
 use KeenMargin\Core\Figures\Reading\Text\PeriodReader;
 use KeenMargin\Core\Figures\Reading\Text\ScenarioWords;
@@ -35,7 +35,7 @@ final readonly class ColumnGuess
 
     private function __construct(public ColumnRole $role, public bool $isPeriodByName, public bool $isYears) {}
 
-    public static function of(Sheet $sheet, int $place, NumberReader $numbers, PeriodReader $periods): self
+    public static function of(FileTable $sheet, int $place, NumberReader $numbers, PeriodReader $periods): self
     {
         $name = $sheet->header[$place];
         $cells = array_values(array_filter(

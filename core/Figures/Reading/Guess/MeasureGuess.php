@@ -9,8 +9,8 @@ use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\Reading\Mapping\ColumnRole;
 use KeenMargin\Core\Figures\Reading\Mapping\MeasureRule;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Table\HeaderUnit;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
 use KeenMargin\Core\Figures\Reading\Table\TableTitle;
 
 /**
@@ -49,7 +49,7 @@ final class MeasureGuess
      *
      * @return array<string, MeasureRule>
      */
-    public static function rules(Sheet $sheet, array $columns, string $measure): array
+    public static function rules(FileTable $sheet, array $columns, string $measure): array
     {
         $rules = [];
         foreach ($sheet->header as $place => $name) {
@@ -74,7 +74,7 @@ final class MeasureGuess
     }
 
     /** By the column's name, else its cells, else the notes above the table. */
-    private static function unit(Sheet $sheet, int $place, string $measure): HeaderUnit
+    private static function unit(FileTable $sheet, int $place, string $measure): HeaderUnit
     {
         $ofName = HeaderUnit::maybeOf($sheet->levels[$place]);
         if (null !== $ofName) {
@@ -90,7 +90,7 @@ final class MeasureGuess
     }
 
     /** A title that names what it counts says the unit of nothing else; and no note says that of people or scores. */
-    private static function areNotesAbout(Sheet $sheet, string $measure): bool
+    private static function areNotesAbout(FileTable $sheet, string $measure): bool
     {
         $titled = TableTitle::maybe($sheet->notes)?->measure;
         $isOther = null !== $titled && $titled !== $measure;

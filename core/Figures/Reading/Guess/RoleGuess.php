@@ -12,7 +12,7 @@ use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\MeasureRule;
 use KeenMargin\Core\Figures\Reading\Mapping\PercentColumns;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Table\TableTitle;
 use KeenMargin\Core\Figures\Reading\Text\DateOrder;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
@@ -35,7 +35,7 @@ final class RoleGuess
      * @param ?int $year for periods without one
      */
     public static function of(
-        Sheet $sheet,
+        FileTable $sheet,
         ?string $measure = null,
         ?int $year = null,
         FiscalCalendar $calendar = new FiscalCalendar(),
@@ -103,7 +103,7 @@ final class RoleGuess
     }
 
     /** @return list<'decimal'|'dates'|'year'|'scale'|'periods'|'bands'|'percents'> what a person has to confirm */
-    public static function doubts(Sheet $sheet, Mapping $mapping): array
+    public static function doubts(FileTable $sheet, Mapping $mapping): array
     {
         $doubts = [];
         if (null !== TidyLayout::maybe($sheet)) {
@@ -141,7 +141,7 @@ final class RoleGuess
     }
 
     /** @return list<string> */
-    private static function cellsOf(Sheet $sheet, Mapping $mapping, Role $role): array
+    private static function cellsOf(FileTable $sheet, Mapping $mapping, Role $role): array
     {
         $cells = [];
         foreach (array_keys($mapping->of($role)) as $name) {
@@ -152,7 +152,7 @@ final class RoleGuess
     }
 
     /** @return list<string> */
-    private static function cells(Sheet $sheet): array
+    private static function cells(FileTable $sheet): array
     {
         $cells = [];
         foreach (array_keys($sheet->header) as $place) {

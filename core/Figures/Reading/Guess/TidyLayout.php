@@ -7,7 +7,7 @@ namespace KeenMargin\Core\Figures\Reading\Guess;
 use KeenMargin\Core\Figures\Reading\Mapping\ColumnRole;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\NumberStyle;
 
 /** The layout of our own exports, known by its header: read back by it, whatever the names in it look like. */
@@ -16,7 +16,7 @@ final class TidyLayout
     public const BEFORE = ['Period', 'Scenario', 'Measure', 'Unit'];
     public const AMOUNT = 'Amount';
 
-    public static function maybe(Sheet $sheet): ?Mapping
+    public static function maybe(FileTable $sheet): ?Mapping
     {
         $header = $sheet->header;
         $breakdowns = \array_slice($header, \count(self::BEFORE), -1);

@@ -8,7 +8,7 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Reading\Table\Cell;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
 use KeenMargin\Core\Figures\Scenario;
 
@@ -22,7 +22,7 @@ final readonly class BandColumns
     /** @param list<array{string, int}> $bands name and place, in their order */
     private function __construct(public array $bands, private ?int $target, private NumberReader $numbers) {}
 
-    public static function of(Sheet $sheet, Mapping $mapping): self
+    public static function of(FileTable $sheet, Mapping $mapping): self
     {
         $bands = [];
         $target = null;
@@ -78,7 +78,7 @@ final readonly class BandColumns
     }
 
     /** Reads the bands as amounts of their own from now on: each a measure that says which band it is the limit of. */
-    public static function asAmounts(Sheet $sheet, Mapping $mapping): Mapping
+    public static function asAmounts(FileTable $sheet, Mapping $mapping): Mapping
     {
         $columns = $mapping->columns;
         $measures = $mapping->measures;
@@ -98,7 +98,7 @@ final readonly class BandColumns
      *
      * @return list<BandMeaning>
      */
-    public function possible(Sheet $sheet): array
+    public function possible(FileTable $sheet): array
     {
         $possible = BandMeaning::cases();
         foreach ([] === $this->bands ? [] : $sheet->rows as $cells) {
@@ -137,7 +137,7 @@ final readonly class BandColumns
      *
      * @return list<array{meaning: string, says: string}>
      */
-    public function examples(Sheet $sheet, Mapping $mapping): array
+    public function examples(FileTable $sheet, Mapping $mapping): array
     {
         $item =
             array_map($sheet->placeOf(...), array_map(strval(...), array_keys($mapping->of(Role::Breakdown))))[0] ??

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Reading\Mapping;
 
 use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\Limits;
 use KeenMargin\Core\Figures\Reading\Text\PeriodReader;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
@@ -14,7 +14,7 @@ use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 final class MappingFit
 {
     /** @throws RefusedFigures */
-    public static function insist(Sheet $sheet, Mapping $mapping): void
+    public static function insist(FileTable $sheet, Mapping $mapping): void
     {
         $amounts = $mapping->of(Role::Amount);
         if ([] === $amounts) {

@@ -9,8 +9,8 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\OverMembers;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Table\HeaderPosition;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
 use KeenMargin\Core\Figures\Reading\Text\DateOrder;
 use KeenMargin\Core\Figures\Reading\Text\Limits;
 use KeenMargin\Core\Figures\Reading\Text\NumberStyle;
@@ -32,7 +32,7 @@ final class MappingReader
     ];
 
     /** @throws NotAccepted */
-    public static function read(Given $given, Mapping $guess, ?Sheet $sheet): Mapping
+    public static function read(Given $given, Mapping $guess, ?FileTable $sheet): Mapping
     {
         $given->object(self::KEYS);
         $columns = $given->maybe('columns');
@@ -120,7 +120,7 @@ final class MappingReader
      *
      * @throws NotAccepted
      */
-    private static function columns(Given $given, ?Sheet $sheet): array
+    private static function columns(Given $given, ?FileTable $sheet): array
     {
         $columns = [];
         foreach ($given->entries() as $name => $column) {

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading\Mapping;
 
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
 
 /** Columns of amounts in which percentages and plain numbers stand together. */
 final class PercentColumns
 {
     /** @return list<string> names of the columns */
-    public static function mixed(Sheet $sheet, Mapping $mapping): array
+    public static function mixed(FileTable $sheet, Mapping $mapping): array
     {
         $mixed = [];
         foreach (array_keys($mapping->of(Role::Amount)) as $name) {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Reading\Mapping;
 
 use KeenMargin\Core\Document\With;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 
 /**
  * How a file of the same kind was read before, fitted to this one: what was told stays, what only this file can tell is
@@ -13,7 +13,7 @@ use KeenMargin\Core\Figures\Reading\Table\Sheet;
  */
 final class RememberedMapping
 {
-    public static function onto(Sheet $sheet, Mapping $before, Mapping $guess): Mapping
+    public static function onto(FileTable $sheet, Mapping $before, Mapping $guess): Mapping
     {
         $columns = [];
         foreach ($sheet->header as $name) {

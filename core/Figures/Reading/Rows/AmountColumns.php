@@ -9,7 +9,7 @@ use KeenMargin\Core\Figures\Reading\Mapping\ColumnRole;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\MeasureRule;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\Limits;
 use KeenMargin\Core\Figures\Scenario;
 
@@ -27,7 +27,7 @@ final readonly class AmountColumns
      */
     private function __construct(public array $columns, public array $meanings, public int $slots) {}
 
-    public static function of(Sheet $sheet, Mapping $mapping): self
+    public static function of(FileTable $sheet, Mapping $mapping): self
     {
         $columns = $meanings = $slots = [];
         foreach ($mapping->of(Role::Amount) as $name => $column) {
@@ -48,7 +48,7 @@ final readonly class AmountColumns
     }
 
     /** Decimals that the first rows' amounts have at the most, in the unit that they become. */
-    public function decimalsOf(Sheet $sheet, Mapping $mapping): int
+    public function decimalsOf(FileTable $sheet, Mapping $mapping): int
     {
         $most = 0;
         foreach ($this->columns as [$place, , , $power]) {

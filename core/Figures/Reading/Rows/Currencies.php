@@ -6,8 +6,8 @@ namespace KeenMargin\Core\Figures\Reading\Rows;
 
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Table\HeaderUnit;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
 
 /** Which currency the amounts of each measure bear. Amounts in two cannot be added. */
 final class Currencies
@@ -19,7 +19,7 @@ final class Currencies
     /** @var array<string, string> those of the amounts so far, by measure, or column */
     public array $known = [];
 
-    public function __construct(private readonly Sheet $sheet, private readonly Mapping $mapping)
+    public function __construct(private readonly FileTable $sheet, private readonly Mapping $mapping)
     {
         $measures = $mapping->of(Role::Measure);
         $this->measureAt = [] === $measures ? null : $sheet->placeOf((string) array_key_first($measures));

@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Figures\Reading\Rows;
 
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Figures\Series\PackedAmounts;
@@ -21,7 +21,7 @@ final class FactReader
      * @throws RefusedFigures
      */
     public static function read(
-        Sheet $sheet,
+        FileTable $sheet,
         Mapping $mapping,
         string $name,
         string $organisation = '',
@@ -36,7 +36,7 @@ final class FactReader
      * @throws RefusedFigures
      */
     public static function figures(
-        Sheet $sheet,
+        FileTable $sheet,
         Mapping $mapping,
         string $name,
         string $organisation = '',
@@ -103,7 +103,7 @@ final class FactReader
      *
      * @throws RefusedFigures
      */
-    private static function told(Sheet $sheet, Mapping $mapping): \Generator
+    private static function told(FileTable $sheet, Mapping $mapping): \Generator
     {
         $rows = new RowLoop($sheet, $mapping);
         $rows->read($sheet, static function (int $rows): void {});

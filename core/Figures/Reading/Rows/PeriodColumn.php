@@ -8,7 +8,7 @@ use KeenMargin\Core\Figures\Reading\Mapping\ColumnRole;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
 use KeenMargin\Core\Figures\Reading\Table\Cell;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\PeriodReader;
 use KeenMargin\Core\Time\CivilDate;
 use KeenMargin\Core\Time\FiscalCalendar;
@@ -31,7 +31,7 @@ final class PeriodColumn
         public readonly Grain $grain,
     ) {}
 
-    public static function of(Sheet $sheet, Mapping $mapping): self
+    public static function of(FileTable $sheet, Mapping $mapping): self
     {
         $columns = array_map(strval(...), array_keys($mapping->of(Role::Period)));
         $places = array_map($sheet->placeOf(...), $columns);

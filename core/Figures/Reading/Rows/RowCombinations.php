@@ -8,7 +8,7 @@ use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
 use KeenMargin\Core\Figures\Reading\Table\Cell;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\Limits;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\Text\ScenarioWords;
@@ -54,7 +54,7 @@ final class RowCombinations
     public readonly array $places;
     private readonly bool $keepsTotalRows;
 
-    public function __construct(private readonly Sheet $sheet, private readonly Mapping $mapping)
+    public function __construct(private readonly FileTable $sheet, private readonly Mapping $mapping)
     {
         $this->keepsTotalRows = $mapping->keepsTotalRows();
         $names = array_map(strval(...), array_keys($mapping->of(Role::Breakdown)));

@@ -9,8 +9,8 @@ use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\MappingFit;
 use KeenMargin\Core\Figures\Reading\Mapping\PercentColumns;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Table\RowSource;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
 use KeenMargin\Core\Figures\Reading\Text\Limits;
 use KeenMargin\Core\Figures\Reading\Text\PercentMeaning;
 use KeenMargin\Core\Figures\Reading\Text\Refusals;
@@ -51,11 +51,11 @@ final class RowLoop
     /** Rows without any amount. */
     public int $without = 0;
 
-    public readonly Sheet $sheet;
+    public readonly FileTable $sheet;
     public readonly Mapping $mapping;
 
     /** @throws RefusedFigures */
-    public function __construct(Sheet $sheet, Mapping $mapping)
+    public function __construct(FileTable $sheet, Mapping $mapping)
     {
         MappingFit::insist($sheet, $mapping);
         $this->refusals = new Refusals();
@@ -88,12 +88,12 @@ final class RowLoop
      * Reads all rows in one loop. Plain digits, the look-ups of combination and period, and the packing stand within
      * it, without a call for each amount, as there may be millions; what is seldom is a method of its own.
      *
-     * @param Sheet $sheet the same one, or a part of it
+     * @param FileTable $sheet the same one, or a part of it
      * @param callable(int): void $sign told the number of rows from time to time; what it throws ends the reading
      *
      * @throws RefusedFigures
      */
-    public function read(Sheet $sheet, callable $sign): void
+    public function read(FileTable $sheet, callable $sign): void
     {
         $leaveOut = array_fill_keys($this->mapping->leaveOut, true);
         $width = \count($this->sheet->header);
@@ -268,7 +268,7 @@ final class RowLoop
         if ('' === trim(implode('', \array_slice($cells, $width)))) {
             return true;
         }
-        $this->refusals->add($number, '', Sheet::tooWide($number, \count($cells), $width)->refusals[0]->reason);
+        $this->refusals->add($number, '', FileTable::tooWide($number, \count($cells), $width)->refusals[0]->reason);
 
         return false;
     }

@@ -7,7 +7,7 @@ namespace KeenMargin\Core\Figures\Reading\Rows;
 use KeenMargin\Core\Figures\Reading\Mapping\BandColumns;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Table\Cell;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\Text\TotalWords;
@@ -25,7 +25,7 @@ final class SourceRows
      *
      * @throws RefusedFigures
      */
-    public static function of(Sheet $sheet, Mapping $mapping, callable $wanted, callable $at): \Generator
+    public static function of(FileTable $sheet, Mapping $mapping, callable $wanted, callable $at): \Generator
     {
         $mapping = BandColumns::asAmounts($sheet, $mapping);
         $combinations = new RowCombinations($sheet, $mapping);

@@ -12,7 +12,7 @@ use KeenMargin\Core\Figures\Reading\Text\PeriodReader;
  */
 final class HeaderSignature
 {
-    public static function of(Sheet $sheet): string
+    public static function of(FileTable $sheet): string
     {
         $periods = new PeriodReader();
         $names = [];

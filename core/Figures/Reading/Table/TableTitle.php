@@ -25,7 +25,7 @@ final readonly class TableTitle
      * The name of a dataset by what stands above its table: what says a unit or what the figures are by, else the first
      * text that stands alone and is no note about the file, such as `Printed 3 May`. Null where there is none.
      */
-    public static function maybeName(Sheet $sheet): ?string
+    public static function maybeName(FileTable $sheet): ?string
     {
         $titles = array_filter($sheet->titles, self::isTitle(...));
 

@@ -10,7 +10,7 @@ use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
 use KeenMargin\Core\Figures\Reading\Table\Cell;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\Limits;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
 use KeenMargin\Core\Figures\Reading\Text\TotalWords;
@@ -33,7 +33,7 @@ final class MarkedTotals
     private readonly array $periods;
     private readonly NumberReader $numbers;
 
-    public function __construct(private readonly Sheet $sheet, private readonly Mapping $mapping)
+    public function __construct(private readonly FileTable $sheet, private readonly Mapping $mapping)
     {
         $places = static fn (Role $role): array => array_map(
             $sheet->placeOf(...), array_map(strval(...), array_keys($mapping->of($role))),

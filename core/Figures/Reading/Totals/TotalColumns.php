@@ -11,7 +11,7 @@ use KeenMargin\Core\Figures\Reading\Mapping\ColumnRole;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
 use KeenMargin\Core\Figures\Reading\Table\Cell;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
 
 /**
@@ -25,7 +25,7 @@ final class TotalColumns
     private ?string $doesNotTie = null;
     private readonly NumberReader $numbers;
 
-    public function __construct(Sheet $sheet, Mapping $mapping)
+    public function __construct(FileTable $sheet, Mapping $mapping)
     {
         $this->numbers = $mapping->numbers();
         foreach ($mapping->of(Role::Total) as $name => $total) {

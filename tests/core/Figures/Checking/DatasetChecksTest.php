@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Figures\Checking;
 
 use KeenMargin\Core\Figures\Breakdown;
+use KeenMargin\Core\Figures\Checking\CheckFinding;
 use KeenMargin\Core\Figures\Checking\DatasetChecks;
-use KeenMargin\Core\Figures\Checking\Finding;
 use KeenMargin\Core\Figures\Checking\FindingTarget;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\LineRole;
@@ -19,7 +19,7 @@ use PHPUnit\Framework\TestCase;
 
 final class DatasetChecksTest extends TestCase
 {
-    /** @return array<string, Finding> by id */
+    /** @return array<string, CheckFinding> by id */
     private static function of(string $csv, ?string $closing = null, ?Breakdown $breakdown = null): array
     {
         $figures = Written::figures($csv);
@@ -44,7 +44,10 @@ final class DatasetChecksTest extends TestCase
             ),
         );
 
-        return array_combine(array_map(static fn (Finding $finding): string => $finding->id, $findings), $findings);
+        return array_combine(
+            array_map(static fn (CheckFinding $finding): string => $finding->id, $findings),
+            $findings,
+        );
     }
 
     /** @param list<string> $places each as `AC 2026-03 North 5` */

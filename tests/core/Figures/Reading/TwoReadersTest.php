@@ -10,7 +10,7 @@ use KeenMargin\Core\Figures\Reading\Rows\HalfRead;
 use KeenMargin\Core\Figures\Reading\Rows\SecondProcess;
 use KeenMargin\Core\Figures\Reading\Rows\SeriesSlice;
 use KeenMargin\Core\Figures\Reading\Table\DelimitedRows;
-use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\FileTable;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use PHPUnit\Framework\TestCase;
 
@@ -103,7 +103,7 @@ final class TwoReadersTest extends TestCase
         };
         $told = [];
         try {
-            $sheet = Sheet::of(new DelimitedRows($opened(), ',', $opened, $worthTwo));
+            $sheet = FileTable::of(new DelimitedRows($opened(), ',', $opened, $worthTwo));
             $read = FactReader::figures(
                 $sheet,
                 RoleGuess::of($sheet),
