@@ -18,7 +18,6 @@ use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
-use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Checks\OpenMonthChecks;
@@ -64,98 +63,131 @@ final readonly class ComparisonWorkings
             default => CellFigures::of($figures, $measure),
         };
         $scope = Scope::of($question, $dataset, $measure, $measure->sources());
-        $all = $figures->sums($measure->sources(), $question->where);
         $made = new ComparisonRows($scope, $measure, $figures);
-        $whole = static fn (FinePeriods $fine): Total => $made->comparison->total($fine, $all, $scope->better);
         $references = array_map(Reference::scenario(...), $question->against);
-
-        $shows = $made->comparison->shows(...);
-        $isForecast = static fn (Period $period): bool => $period->isAfter($scope->closing) && $shows($period);
-        $showsForecast =
-            null !== $question->forecast
-            && Scenario::Actual === $question->scenario
-            && !$scope->fine->only($isForecast)->isEmpty();
         $slices = Slices::planned($scope, $figures, $made, $question->where, true);
-        $net = $slices->maybeNet()?->sums($measure->sources(), $question->where);
-        $total = match (true) {
-            null !== $net => $made->comparison->total($scope->fine, $net, $scope->better),
-            $slices->hasTotal() => $whole($scope->fine),
-            default => Total::none($references),
-        };
-        $closed = $scope->closedThisYear();
-        $isTold = !$closed->isEmpty() && null === $question->breakdown();
-        $toDate = $isTold ? $made->toDate()->total($closed, $all, $scope->better) : null;
-        $year = $scope->wholeYear();
-        $lands = $showsForecast && null === $question->breakdown() && !$year->only($isForecast)->isEmpty();
-        $landing = $lands ? new Landing($whole($year), $year, $year->only($shows), $scope->year) : null;
-
+        $totals = ComparisonTotals::of($scope, $made, $slices, $measure, $figures, references: $references);
         $rows = self::rows(
             scope: $scope,
             figures: $figures,
             slices: $slices,
             made: $made,
             reference: $references[0] ?? null,
-            landing: $question->landing ? $landing : null,
+            landing: $question->landing ? $totals->landing : null,
         );
         $finish = $isUnitOfParts ? self::inUnitOfParts($recipe->finish, $measure, $rows) : $recipe->finish;
         $display = Display::of($measure, $finish, $rows);
-        $shown = $showsForecast
-            ? new Column(
-                'shown',
-                ColumnForm::Amount,
-                'Shown',
-                "{$question->scenario->value} where closed, then {$question->forecast->value}",
-                [
-                    new ColumnFormula(DerivationRule::Same, $question->scenario->value),
-                    new ColumnFormula(DerivationRule::Same, $question->forecast->value),
-                ],
-            )
-            : new Column($question->scenario->value, ColumnForm::Amount, '', '');
-        $isClosed = static fn (Row $row): bool => $row->isClosedThrough($scope->closing);
-        $isOfYear = static fn (Row $row): bool => null === $row->period
-            || ($isClosed($row) && $scope->isClosedThisYear($row->own?->first() ?? $row->period));
-        $final = static fn (Row $row): bool => $row->role->isPart() && (null === $toDate || $isOfYear($row));
-        $summary = new SummaryWriter(
-            NetLines::subject($question, $measure, $dataset),
-            new RowPhrases($display, $shown, $references[0] ?? null),
-            array_values(array_filter($rows, $final)),
-            $toDate ?? $total,
-            new SummaryPeriods(null === $toDate ? $scope->fine : $closed, $shows),
-            isRunning: null !== $question->cumulate,
-            closed: array_values(array_filter(
-                $rows,
-                static fn (Row $row): bool => RowRole::Row === $row->role && null !== $row->period && $isClosed($row),
-            )),
+        $forecast = $totals->showsForecast ? $question->forecast : null;
+        $shown = self::shown($question->scenario, $forecast);
+        $summary = self::summary(
+            scope: $scope,
+            subject: NetLines::subject($question, $measure, $dataset),
+            phrases: new RowPhrases($display, $shown, $references[0] ?? null),
+            totals: $totals,
+            rows: $rows,
+            shows: $made->comparison->shows(...),
         );
 
         $table = new WorkingsTable(
             rows: $rows,
-            columns: self::columns($scope, $made->comparison, $references, $display, $showsForecast ? $shown : null),
+            columns: self::columns(
+                $scope,
+                $made->comparison,
+                $references,
+                $display,
+                null === $forecast ? null : $shown,
+            ),
             references: $references,
-            total: $total,
-            toDate: $toDate,
-            landing: $landing?->total,
+            total: $totals->total,
+            toDate: $totals->toDate,
+            landing: $totals->landing?->total,
         );
         $context = $scope->context(
             kind: $recipe->kind->id(),
             subject: $measure->name,
             measures: [$measure],
-            forecast: $showsForecast ? $question->forecast : null,
+            forecast: $forecast,
             display: $display,
             proRata: (new OpenMonthChecks($scope, $made->comparison))->subtitle($question->against),
         );
         $words = new UnlikeWords($dataset, $question->breakdown());
-        $context = With::of($context, ['unlike' => array_filter(array_map($words->subtitle(...), $total->unlike))]);
+        $context = With::of(
+            $context, ['unlike' => array_filter(array_map($words->subtitle(...), $totals->total->unlike))],
+        );
         $checks = (new ComparisonChecks($scope, $made->comparison))->of(
             $rows,
-            $slices->hasTotal() ? $total : null,
-            null === $net ? null : NetCheck::of($scope, $made->comparison, $slices, $total),
+            $slices->hasTotal() ? $totals->total : null,
+            $totals->isNet ? NetCheck::of($scope, $made->comparison, $slices, $totals->total) : null,
             $references,
-            $landing,
+            $totals->landing,
         );
-        $unlike = $words->checks($total, ...$references);
+        $unlike = $words->checks($totals->total, ...$references);
+        $sentences = $summary->write(null !== $totals->toDate, $totals->landing);
 
-        return new Workings($table, $context, $summary->write(null !== $toDate, $landing), [...$checks, ...$unlike]);
+        return new Workings($table, $context, $sentences, [...$checks, ...$unlike]);
+    }
+
+    /** The column that the chart shows: of one scenario, or of forecast where periods are open. */
+    private static function shown(Scenario $scenario, ?Scenario $forecast): Column
+    {
+        if (null === $forecast) {
+            return new Column($scenario->value, ColumnForm::Amount, '', '');
+        }
+
+        return new Column(
+            'shown',
+            ColumnForm::Amount,
+            'Shown',
+            "{$scenario->value} where closed, then {$forecast->value}",
+            [
+                new ColumnFormula(DerivationRule::Same, $scenario->value),
+                new ColumnFormula(DerivationRule::Same, $forecast->value),
+            ],
+        );
+    }
+
+    /**
+     * @param list<Row> $rows
+     * @param \Closure(Period): bool $shows whether a period has a value
+     */
+    private static function summary(
+        Scope $scope,
+        string $subject,
+        RowPhrases $phrases,
+        ComparisonTotals $totals,
+        array $rows,
+        \Closure $shows,
+    ): SummaryWriter {
+        $isClosed = static fn (Row $row): bool => RowRole::Row === $row->role
+            && null !== $row->period
+            && $row->isClosedThrough($scope->closing);
+
+        return new SummaryWriter(
+            $subject,
+            $phrases,
+            self::summedUp($scope, $rows, null !== $totals->toDate),
+            $totals->toDate ?? $totals->total,
+            new SummaryPeriods(null === $totals->toDate ? $scope->fine : $scope->closedThisYear(), $shows),
+            isRunning: null !== $scope->question->cumulate,
+            closed: array_values(array_filter($rows, $isClosed)),
+        );
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<Row> those that the summary speaks of: parts, and where it is to date those of the closed year
+     */
+    private static function summedUp(Scope $scope, array $rows, bool $isToDate): array
+    {
+        $isOfYear = static fn (Row $row): bool => null === $row->period
+            || ($row->isClosedThrough($scope->closing)
+                && $scope->isClosedThisYear($row->own?->first() ?? $row->period));
+
+        return array_values(array_filter(
+            $rows,
+            static fn (Row $row): bool => $row->role->isPart() && (!$isToDate || $isOfYear($row)),
+        ));
     }
 
     /** @param list<Row> $rows */
