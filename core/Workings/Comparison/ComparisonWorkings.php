@@ -67,14 +67,8 @@ final readonly class ComparisonWorkings
         $references = array_map(Reference::scenario(...), $question->against);
         $slices = Slices::planned($scope, $figures, $made, $question->where, true);
         $totals = ComparisonTotals::of($scope, $made, $slices, $measure, $figures, references: $references);
-        $rows = self::rows(
-            scope: $scope,
-            figures: $figures,
-            slices: $slices,
-            made: $made,
-            reference: $references[0] ?? null,
-            landing: $question->landing ? $totals->landing : null,
-        );
+        $landing = $question->landing ? $totals->landing : null;
+        $rows = self::rows($scope, $figures, $slices, $made, reference: $references[0] ?? null, landing: $landing);
         $finish = $isUnitOfParts ? self::inUnitOfParts($recipe->finish, $measure, $rows) : $recipe->finish;
         $display = Display::of($measure, $finish, $rows);
         $forecast = $totals->showsForecast ? $question->forecast : null;
@@ -87,16 +81,11 @@ final readonly class ComparisonWorkings
             rows: $rows,
             shows: $made->comparison->shows(...),
         );
+        $columns = self::columns($scope, $made->comparison, $references, $display, null === $forecast ? null : $shown);
 
         $table = new WorkingsTable(
             rows: $rows,
-            columns: self::columns(
-                $scope,
-                $made->comparison,
-                $references,
-                $display,
-                null === $forecast ? null : $shown,
-            ),
+            columns: $columns,
             references: $references,
             total: $totals->total,
             toDate: $totals->toDate,
@@ -114,12 +103,9 @@ final readonly class ComparisonWorkings
         $context = With::of(
             $context, ['unlike' => array_filter(array_map($words->subtitle(...), $totals->total->unlike))],
         );
+        $net = $totals->isNet ? NetCheck::of($scope, $made->comparison, $slices, $totals->total) : null;
         $checks = (new ComparisonChecks($scope, $made->comparison))->of(
-            $rows,
-            $slices->hasTotal() ? $totals->total : null,
-            $totals->isNet ? NetCheck::of($scope, $made->comparison, $slices, $totals->total) : null,
-            $references,
-            $totals->landing,
+            $rows, $slices->hasTotal() ? $totals->total : null, $net, $references, $totals->landing,
         );
         $unlike = $words->checks($totals->total, ...$references);
         $sentences = $summary->write(null !== $totals->toDate, $totals->landing);
