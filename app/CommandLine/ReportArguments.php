@@ -11,6 +11,15 @@ use KeenMargin\App\Export\Report\ReportSlides;
 /** `REPORT.json --figures NAME=FILE … -o pack.pdf`, or `pack.pptx`, of `--update OLD.pptx` or in `--template T.pptx` */
 final readonly class ReportArguments
 {
+    /** Options that a text follows: its name, and what it is. */
+    private const WITH_TEXT = [
+        '-o' => ['output', 'the file to write, such as pack.pdf'],
+        '--output' => ['output', 'the file to write, such as pack.pdf'],
+        '--update' => ['update', 'the deck to bring up to date, such as pack.pptx'],
+        '--template' => ['template', 'the presentation that decks are made in'],
+        '--layout' => ['layout', 'its name'],
+    ];
+
     /**
      * @param array<string|int, string> $figures files by name
      * @param ?string $output null: nothing is written, what an update would do is only told
@@ -38,77 +47,89 @@ final readonly class ReportArguments
      */
     public static function of(array $arguments, ReportFormats $formats): self
     {
-        $report = $output = $update = $template = null;
-        $layout = '';
-        $roles = [];
-        $figures = [];
+        $texts = $figures = $roles = [];
         while ([] !== $arguments) {
             $argument = array_shift($arguments);
-            if (\in_array($argument, ['-o', '--output'], true)) {
-                $output =
-                    array_shift($arguments) ??
-                    throw new UsageError("After $argument comes the file to write, such as pack.pdf.");
-            } elseif ('--update' === $argument) {
-                $update =
-                    array_shift($arguments) ??
-                    throw new UsageError('After --update comes the deck to bring up to date, such as pack.pptx.');
-            } elseif ('--template' === $argument) {
-                $template =
-                    array_shift($arguments) ??
-                    throw new UsageError('After --template comes the presentation that decks are made in.');
-            } elseif ('--layout' === $argument) {
-                $layout = array_shift($arguments) ?? throw new UsageError('After --layout comes its name.');
+            if (isset(self::WITH_TEXT[$argument])) {
+                [$name, $what] = self::WITH_TEXT[$argument];
+                $texts[$name] = array_shift($arguments) ?? throw new UsageError("After $argument comes $what.");
             } elseif ('--role' === $argument) {
-                [$role, $colour] = [...explode('=', array_shift($arguments) ?? '', 2), ''];
-                if ('' === $role || '' === $colour) {
-                    throw new UsageError('After --role comes ROLE=COLOUR, such as favourable=accent6.');
-                }
+                [$role, $colour] = self::pair(
+                    $arguments, 'After --role comes ROLE=COLOUR, such as favourable=accent6.',
+                );
                 $roles[$role] = $colour;
             } elseif ('--figures' === $argument) {
-                $pair = explode('=', array_shift($arguments) ?? '', 2);
-                if ('' === $pair[0] || '' === ($pair[1] ?? '')) {
-                    throw new UsageError('After --figures comes NAME=FILE: what the report calls them, and the file.');
+                [$name, $file] = self::pair(
+                    $arguments, 'After --figures comes NAME=FILE: what the report calls them, and the file.',
+                );
+                if (isset($figures[$name])) {
+                    throw new UsageError("The figures \"$name\" are given twice.");
                 }
-                if (isset($figures[$pair[0]])) {
-                    throw new UsageError("The figures \"$pair[0]\" are given twice.");
-                }
-                $figures[$pair[0]] = $pair[1];
+                $figures[$name] = $file;
             } elseif ('-' !== $argument && str_starts_with($argument, '-')) {
                 throw new UsageError("The option $argument is not known; see ./keen report --help.");
-            } elseif (null === $report) {
-                $report = $argument;
-            } else {
+            } elseif (isset($texts['report'])) {
                 throw new UsageError("One report at a time; $argument is the second. See ./keen report --help.");
+            } else {
+                $texts['report'] = $argument;
             }
         }
-        if (null === $report || (null === $output && null === $update) || [] === $figures) {
+        $update = $texts['update'] ?? null;
+        $output = $texts['output'] ?? null;
+        $file = $output ?? $update;
+        if (!isset($texts['report']) || null === $file || [] === $figures) {
             throw new UsageError('Give a report, figures and the file to write; see ./keen report --help.');
         }
         if (null !== $update && null !== $output) {
             self::insistOnAnother($update, $output);
         }
-        $file = $output ?? (string) $update;
+        $template = $texts['template'] ?? null;
+
+        return new self(
+            report: $texts['report'],
+            figures: $figures,
+            output: $output,
+            renderer: self::renderer($formats, $file, null !== $update, null !== $template),
+            update: $update,
+            template: $template,
+            layout: $texts['layout'] ?? '',
+            roles: $roles,
+        );
+    }
+
+    /**
+     * @param list<string> $arguments those that follow; the first one is taken from them
+     * @param string $otherwise what is said where it is no pair
+     *
+     * @return array{string, string} what stands before and after the equals sign
+     *
+     * @throws UsageError
+     */
+    private static function pair(array &$arguments, string $otherwise): array
+    {
+        [$first, $second] = [...explode('=', array_shift($arguments) ?? '', 2), ''];
+
+        return '' === $first || '' === $second ? throw new UsageError($otherwise) : [$first, $second];
+    }
+
+    /** @throws UsageError where the format is not known, or is none of slides that has to be */
+    private static function renderer(
+        ReportFormats $formats,
+        string $file,
+        bool $isUpdate,
+        bool $hasTemplate,
+    ): ReportRenderer {
         $renderer =
             $formats->maybe(strtolower(pathinfo($file, \PATHINFO_EXTENSION))) ??
             throw new UsageError("$file: the ending chooses the format; known are {$formats->named()}.");
-        if (null !== $update && !$renderer instanceof ReportSlides) {
+        if ($isUpdate && !$renderer instanceof ReportSlides) {
             throw new UsageError("$file: only slides are brought up to date; give a file that ends with .pptx.");
         }
-
-        if (null !== $template && (!$renderer instanceof ReportSlides || null !== $update)) {
+        if ($hasTemplate && (!$renderer instanceof ReportSlides || $isUpdate)) {
             throw new UsageError('--template is for new slides; give a file that ends with .pptx, and no --update.');
         }
 
-        return new self(
-            report: $report,
-            figures: $figures,
-            output: $output,
-            renderer: $renderer,
-            update: $update,
-            template: $template,
-            layout: $layout,
-            roles: $roles,
-        );
+        return $renderer;
     }
 
     /** @throws UsageError where the deck of before would be written over */
