@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Figures;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\App\Http\Contract\Figures\FigureRowJson;
+use KeenMargin\App\Http\Contract\Figures\FigureTableJson;
+use KeenMargin\App\Http\Contract\Figures\FigureTotalJson;
+use KeenMargin\App\Http\Contract\Figures\PeriodJson;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
@@ -32,15 +36,13 @@ final class FigureTableState
     private const ROWS = 100;
     private const LONGEST = 4000;
 
-    /** @return array<string, mixed> */
-    public static function of(Given $body, Figures $figures, ?string $finest = null): array
+    public static function of(Given $body, Figures $figures, ?string $finest = null): FigureTableJson
     {
         $body->object(['measure', 'scenario', 'forecast', 'by', 'where', 'year', 'order', 'from', 'grain', 'folded']);
         $dataset = $figures->dataset();
         $measure = self::measure($body, $dataset);
-        $by = $body
-            ->maybe('by')
-            ?->oneOf(array_map(static fn (Breakdown $breakdown): string => $breakdown->name, $dataset->breakdowns));
+        $names = array_map(static fn (Breakdown $breakdown): string => $breakdown->name, $dataset->breakdowns);
+        $by = $body->maybe('by')?->oneOf($names);
         $scenario =
             $body->maybe('scenario')?->enum(Scenario::class) ??
             ($dataset->coverage->scenarios()[0] ?? Scenario::Actual);
@@ -57,7 +59,8 @@ final class FigureTableState
             $body->maybe('where')?->list() ?? [],
         );
         $forecast = $body->maybe('forecast')?->enum(Scenario::class);
-        $closing = $dataset->maybeClosing();
+        $groups = $body->maybe('folded')?->list() ?? [];
+        $folded = array_map(static fn (Given $group): string => $group->text(500), $groups);
         $table = MemberTable::of(
             figures: $figures,
             measure: $measure,
@@ -70,57 +73,67 @@ final class FigureTableState
             largestFirst: 'largest first' === $order,
             from: $from,
             most: self::ROWS,
-            folded: array_map(
-                static fn (Given $group): string => $group->text(500),
-                $body->maybe('folded')?->list() ?? [],
-            ),
+            folded: $folded,
         );
-        $breakdown = null === $by ? null : $dataset->maybeBreakdown($by);
-        $groups = null === $breakdown ? [] : array_fill_keys($breakdown->groups(), true);
-        $format = NumberFormat::of('en');
         $decimals = $measure->isRatio() ? 1 : max(0, $measure->decimals);
+        $format = NumberFormat::of('en');
         $cell = static fn (?BigDecimal $amount): string => null === $amount ? '' : $format->plain($amount, $decimals);
+        $named = null === $year ? PeriodNames::full(...) : PeriodNames::withinYear(...);
 
-        $rows = [] === $dataset->breakdowns ? [['', ...$table->total]] : $table->rows;
-
-        return [
-            'measure' => $measure->name,
-            'unit' => $measure->unit,
-            'by' => $by,
-            'periods' => array_map(
-                static fn (Period $period): array => [
-                    'key' => $period->key(),
-                    'label' => null === $year ? PeriodNames::full($period) : PeriodNames::withinYear($period),
-                ],
+        return new FigureTableJson(
+            measure: $measure->name,
+            unit: $measure->unit,
+            by: $by,
+            periods: array_map(
+                static fn (Period $period): PeriodJson => new PeriodJson($period->key(), $named($period)),
                 $table->periods,
             ),
-            'into' => array_map(
-                static fn (Period $period): string => (null !== $forecast
-                && null !== $closing
-                && $period->isAfter($closing)
-                    ? $forecast
-                    : $scenario
-                )->value,
-                $table->periods,
-            ),
-            'shown' => array_map(static fn (?Scenario $shown): ?string => $shown?->value, $table->shown),
-            'rows' => array_map(
-                static fn (array $row): array => [
-                    'member' => $row[0],
-                    'cells' => array_map($cell, $row[1]),
-                    'total' => $cell($row[2]),
-                    'depth' => $breakdown?->depth($row[0]) ?? 0,
-                    'isGroup' => isset($groups[$row[0]]),
-                ],
-                $rows,
-            ),
-            'total' => ['cells' => array_map($cell, $table->total[0]), 'total' => $cell($table->total[1])],
-            'from' => $from,
-            'fixed' => self::maybeFixed(
+            into: self::into($table, $dataset, $scenario, $forecast),
+            shown: array_map(static fn (?Scenario $shown): ?string => $shown?->value, $table->shown),
+            rows: self::rows($table, $dataset, $by, $cell),
+            total: new FigureTotalJson(array_map($cell, $table->total[0]), $cell($table->total[1])),
+            from: $from,
+            fixed: self::maybeFixed(
                 measure: $measure, dataset: $dataset, scenario: $scenario, by: $by, where: $where, grain: $grain,
             ),
-            'count' => [] === $dataset->breakdowns ? 1 : $table->count,
-        ];
+            count: [] === $dataset->breakdowns ? 1 : $table->count,
+        );
+    }
+
+    /** @return list<string> the scenario that an amount set in each period belongs to */
+    private static function into(MemberTable $table, Dataset $dataset, Scenario $scenario, ?Scenario $forecast): array
+    {
+        $closing = $dataset->maybeClosing();
+        $isForecast = static fn (Period $period): bool => null !== $closing && $period->isAfter($closing);
+
+        return array_map(
+            static fn (Period $period): string => (null !== $forecast && $isForecast($period) ? $forecast : $scenario)
+                ->value,
+            $table->periods,
+        );
+    }
+
+    /**
+     * @param \Closure(?BigDecimal): string $cell
+     *
+     * @return list<FigureRowJson> one without a name where there are no members
+     */
+    private static function rows(MemberTable $table, Dataset $dataset, ?string $by, \Closure $cell): array
+    {
+        $breakdown = null === $by ? null : $dataset->maybeBreakdown($by);
+        $groups = null === $breakdown ? [] : array_fill_keys($breakdown->groups(), true);
+        $rows = [] === $dataset->breakdowns ? [['', ...$table->total]] : $table->rows;
+
+        return array_map(
+            static fn (array $row): FigureRowJson => new FigureRowJson(
+                member: $row[0],
+                cells: array_map($cell, $row[1]),
+                total: $cell($row[2]),
+                depth: $breakdown?->depth($row[0]) ?? 0,
+                isGroup: isset($groups[$row[0]]),
+            ),
+            $rows,
+        );
     }
 
     /**
