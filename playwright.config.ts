@@ -1,8 +1,6 @@
 import { defineConfig } from '@playwright/test'
+import { PORTS } from './tests/browser/servers'
 import { chromium } from './tools/browser.mjs'
-
-/** Each worker has a server of its own, with its own copy of the demo; `page.ts` sends it there. */
-const PORTS = [8047, 8048]
 
 export default defineConfig({
   testDir: 'tests/browser',

@@ -1,8 +1,9 @@
 import { test as base, expect, type Page } from '@playwright/test'
+import { PORTS } from './servers'
 
-/** Each worker has a server of its own, see playwright.config.ts. */
+/** Sends each worker to its own server. */
 export const served = base.extend<object>({
-  baseURL: async ({}, use, info) => use(`http://127.0.0.1:${8047 + info.parallelIndex}`),
+  baseURL: async ({}, use, info) => use(`http://127.0.0.1:${PORTS[info.parallelIndex]}`),
 })
 /** A page on which nothing may go wrong quietly: errors and refused resources fail the test. */
 export const test = served.extend<{ page: Page }>({

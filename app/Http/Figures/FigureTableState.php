@@ -36,6 +36,11 @@ final class FigureTableState
     private const ROWS = 100;
     private const LONGEST = 4000;
 
+    /**
+     * @param ?string $finest the finest grain that questions are offered; null: that of the figures
+     *
+     * @throws NotAccepted where the request asks for what the figures do not have
+     */
     public static function of(Given $body, Figures $figures, ?string $finest = null): FigureTableJson
     {
         $body->object(['measure', 'scenario', 'forecast', 'by', 'where', 'year', 'order', 'from', 'grain', 'folded']);
