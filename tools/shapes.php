@@ -8,8 +8,8 @@ declare(strict_types=1);
  * the files differ.
  */
 
-use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\Finish\Finish;
+use KeenMargin\Core\Question\Part\RowKey;
 use KeenMargin\Tools\shapes\KeyTable;
 use KeenMargin\Tools\shapes\PageKeys;
 use KeenMargin\Tools\shapes\Schema;

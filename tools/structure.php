@@ -22,13 +22,14 @@ const LINES = 400;
 const CORE = [
     'Document', 'Document/Shape', 'Number', 'Time', 'Figures/Filter', 'Figures', 'Figures/Series', 'Figures/Keeping',
     'Figures/Checking', 'Figures/Reading/Text', 'Figures/Reading/Table', 'Figures/Reading/Mapping',
-    'Figures/Reading/Guess', 'Figures/Reading/Totals', 'Figures/Reading/Rows', 'Figures/Arrival', 'Question/Near',
-    'Question/Table', 'Question', 'Question/Fit', 'Question/Document', 'Question/Names', 'Question/Sentence',
-    'Question/Typed', 'Question/Change', 'Workings/Arithmetic', 'Workings/Result', 'Workings/Rows', 'Workings/Words',
-    'Workings/Checks', 'Workings/Comparison', 'Workings/Near', 'Workings/Waterfall', 'Workings/About', 'Workings/Table',
-    'Scene', 'Notation', 'Chart/Scale', 'Chart/Canvas', 'Chart/Part', 'Chart/Tier', 'Chart/Frame', 'Kind', 'Kind/*',
-    'Drawing', 'Report/Text', 'Report/Block', 'Report', 'Report/Document', 'Report/Merging', 'Report/Drawing',
-    'Report/Layout', 'Report/Settling', 'Report/Rolling', 'Report/Comparing', 'Render',
+    'Figures/Reading/Guess', 'Figures/Reading/Totals', 'Figures/Reading/Rows', 'Figures/Arrival', 'Question/Part',
+    'Question/Near', 'Question/Table', 'Question/Waterfall', 'Question/Finish', 'Question', 'Question/Fit',
+    'Question/Document', 'Question/Names', 'Question/Sentence', 'Question/Typed', 'Question/Change',
+    'Workings/Arithmetic', 'Workings/Result', 'Workings/Rows', 'Workings/Words', 'Workings/Checks',
+    'Workings/Comparison', 'Workings/Near', 'Workings/Waterfall', 'Workings/About', 'Workings/Table', 'Scene',
+    'Notation', 'Chart/Scale', 'Chart/Canvas', 'Chart/Part', 'Chart/Tier', 'Chart/Frame', 'Kind', 'Kind/*', 'Drawing',
+    'Report/Text', 'Report/Block', 'Report', 'Report/Document', 'Report/Merging', 'Report/Drawing', 'Report/Layout',
+    'Report/Settling', 'Report/Rolling', 'Report/Comparing', 'Render',
 ];
 /** Folders of the core that use less than those before them. */
 const ONLY = ['Render' => ['Scene', 'Notation'], 'Scene' => ['Document'], 'Document' => [], 'Number' => []];

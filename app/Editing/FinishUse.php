@@ -11,7 +11,7 @@ use KeenMargin\App\Storage\Record\NamedFinishRecord;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\Shape\Shape;
 use KeenMargin\Core\Question\Document\FinishReader;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 
 /** Puts a named finish on charts: their words and highlighted rows stay, and they follow it from then on. */
 final readonly class FinishUse

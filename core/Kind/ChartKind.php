@@ -9,7 +9,7 @@ use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Question\Kind;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Scene\Mark;

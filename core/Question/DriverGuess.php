@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Question;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Question\Waterfall\Drivers;
 
 /** Recognises measures that drive a value, by what they are: a ratio of two, or a count beside an amount of money. */
 final class DriverGuess

@@ -9,6 +9,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Reading\Text\ScenarioWords;
 use KeenMargin\Core\Figures\Reading\Text\TotalWords;
+use KeenMargin\Core\Question\Waterfall\StepRole;
 
 /**
  * A plain list of names and amounts that says itself which rows are start, subtotal and end: by words, by being the sum

@@ -7,6 +7,8 @@ namespace KeenMargin\Core\Question;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Question\Finish\Finish;
+use KeenMargin\Core\Question\Finish\VarianceForm;
 
 /** What questions and recipes need to know of a kind. */
 interface Kind

@@ -10,6 +10,7 @@ use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\NetFigures;
+use KeenMargin\Core\Question\Part\Between;
 
 /** Whether a question adds up lines of a statement, some of which add and others take away, so that signs matter. */
 final class NetLines

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Question;
 
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Question\Finish\Finish;
 
 /** Question, kind and finish: all that a chart is. */
 final readonly class Recipe

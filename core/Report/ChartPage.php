@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Report;
 
-use KeenMargin\Core\Question\Message;
+use KeenMargin\Core\Question\Finish\Message;
 use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Text\LiveText;
 

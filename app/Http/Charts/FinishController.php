@@ -17,7 +17,7 @@ use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Shape\Shape;
 use KeenMargin\Core\Question\Document\FinishReader;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;

@@ -23,7 +23,7 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series\MemoizedFigures;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Recipe;
-use KeenMargin\Core\Question\ScenarioBridge;
+use KeenMargin\Core\Question\Waterfall\ScenarioBridge;
 use KeenMargin\Core\Workings\About\RowActions;
 use KeenMargin\Core\Workings\About\RowChange;
 use KeenMargin\Core\Workings\About\RowFigures;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart\Canvas;
 
 use KeenMargin\Core\Number\NumberFormat;
-use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Question\Finish\Labels;
 use KeenMargin\Core\Scene\Text;
 
 /**

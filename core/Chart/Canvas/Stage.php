@@ -9,7 +9,7 @@ use KeenMargin\Core\Chart\Scale\BandAxis;
 use KeenMargin\Core\Chart\Scale\LinearScale;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
-use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Question\Finish\Labels;
 use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;

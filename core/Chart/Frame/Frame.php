@@ -7,7 +7,7 @@ namespace KeenMargin\Core\Chart\Frame;
 use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Part\NoteDiscs;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Result\RowNote;

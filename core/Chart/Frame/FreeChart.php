@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart\Frame;
 
 use KeenMargin\Core\Chart\Canvas\Orientation;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** A chart that lays itself out instead of putting tiers on an axis: half rings, tubes, tables. */

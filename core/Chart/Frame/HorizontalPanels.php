@@ -18,7 +18,7 @@ use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Chart\Tier\TierLayout;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;

@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Chart\Frame;
 
 use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\TitleLines;
+use KeenMargin\Core\Question\Finish\TitleLines;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Result\Workings;

@@ -20,7 +20,7 @@ use KeenMargin\Core\Chart\Tier\TierLayout;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Time\Grain;

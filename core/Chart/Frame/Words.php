@@ -7,7 +7,7 @@ namespace KeenMargin\Core\Chart\Frame;
 use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\Message;
+use KeenMargin\Core\Question\Finish\Message;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Result\RowNote;
 

@@ -10,7 +10,7 @@ use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
-use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Question\Finish\VarianceForm;
 use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\Text;

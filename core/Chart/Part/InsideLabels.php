@@ -11,7 +11,7 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Question\Finish\Labels;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Scene\TextMeasure;

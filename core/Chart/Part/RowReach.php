@@ -9,7 +9,7 @@ use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Scale\BandAxis;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Workings\Result\Row;
 

@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Chart\Part;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Canvas\Stage;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;

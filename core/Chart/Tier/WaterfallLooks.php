@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart\Tier;
 
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\StepColours;
-use KeenMargin\Core\Question\StepLabels;
+use KeenMargin\Core\Question\Finish\StepColours;
+use KeenMargin\Core\Question\Finish\StepLabels;
 
 /** How the steps of a waterfall are coloured and labelled, and which running total it is. */
 final readonly class WaterfallLooks

@@ -11,14 +11,14 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\BalanceBridge;
-use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\DriverGuess;
-use KeenMargin\Core\Question\Drivers;
 use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\GivenList;
+use KeenMargin\Core\Question\Part\Between;
 use KeenMargin\Core\Question\Question;
-use KeenMargin\Core\Question\ScenarioBridge;
+use KeenMargin\Core\Question\Waterfall\BalanceBridge;
+use KeenMargin\Core\Question\Waterfall\Drivers;
+use KeenMargin\Core\Question\Waterfall\ScenarioBridge;
 use KeenMargin\Core\Workings\Waterfall\StepsFit;
 
 /** What a bridge can lead from and to, and by which steps. */

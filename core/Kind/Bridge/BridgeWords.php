@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Bridge;
 
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\BalanceBridge;
-use KeenMargin\Core\Question\Between;
-use KeenMargin\Core\Question\PeriodBridge;
-use KeenMargin\Core\Question\ScenarioBridge;
+use KeenMargin\Core\Question\Part\Between;
+use KeenMargin\Core\Question\Waterfall\BalanceBridge;
+use KeenMargin\Core\Question\Waterfall\PeriodBridge;
+use KeenMargin\Core\Question\Waterfall\ScenarioBridge;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Time\Span;
 use KeenMargin\Core\Time\SpanKind;

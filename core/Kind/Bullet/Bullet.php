@@ -11,7 +11,7 @@ use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\TargetedKind;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Near\TargetedRows;
 use KeenMargin\Core\Workings\Result\Row;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Bullet;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Question\ScaleForm;
+use KeenMargin\Core\Question\Finish\ScaleForm;
 use KeenMargin\Core\Workings\Near\TargetedRows;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\WorkingsTable;

@@ -12,8 +12,8 @@ use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Kind\ComparisonKind;
-use KeenMargin\Core\Question\Capacity;
 use KeenMargin\Core\Question\Fit\QuestionFit;
+use KeenMargin\Core\Question\Part\Capacity;
 use KeenMargin\Core\Question\Question;
 
 /** Which measures tell what is used, what is not, and of how much. */

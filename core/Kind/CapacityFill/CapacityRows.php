@@ -11,7 +11,7 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
-use KeenMargin\Core\Question\Cumulation;
+use KeenMargin\Core\Question\Part\Cumulation;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;

@@ -12,7 +12,7 @@ use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Question\Finish\Labels;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Scale;

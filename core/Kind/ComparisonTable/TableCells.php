@@ -8,7 +8,7 @@ use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Tier\PinTier;
 use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Chart\Tier\VarianceTier;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Question\Table\TableForm;
 use KeenMargin\Core\Question\Table\TableNumber;

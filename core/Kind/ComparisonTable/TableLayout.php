@@ -10,7 +10,7 @@ use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Chart\Scale\LinearScale;
 use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Question\Table\TableForm;
 use KeenMargin\Core\Scene\Scale;

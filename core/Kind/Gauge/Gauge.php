@@ -9,7 +9,7 @@ use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\TargetedKind;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Scene\Arc;

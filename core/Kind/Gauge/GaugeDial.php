@@ -10,7 +10,7 @@ use KeenMargin\Core\Chart\Part\BandStrip;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Question\Finish\Labels;
 use KeenMargin\Core\Scene\Arc;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Line;

@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Kind\Gauge;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Scale\RoundNumber;
-use KeenMargin\Core\Question\ScaleEnds;
+use KeenMargin\Core\Question\Finish\ScaleEnds;
 use KeenMargin\Core\Workings\Near\TargetedRows;
 use KeenMargin\Core\Workings\Result\Row;
 

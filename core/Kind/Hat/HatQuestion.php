@@ -8,8 +8,8 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\Fit\QuestionFit;
+use KeenMargin\Core\Question\Part\Between;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Time\Grain;
 

@@ -8,7 +8,7 @@ use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Sums;
-use KeenMargin\Core\Question\Between;
+use KeenMargin\Core\Question\Part\Between;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Comparison\ComparisonRows;
 use KeenMargin\Core\Workings\Result\Row;

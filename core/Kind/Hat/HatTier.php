@@ -18,7 +18,7 @@ use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Question\Finish\VarianceForm;
 use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\Text;

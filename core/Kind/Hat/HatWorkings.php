@@ -13,7 +13,7 @@ use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Series\CellFigures;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\NetLines;
-use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Part\Order;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Arithmetic\LeftOut;
 use KeenMargin\Core\Workings\Arithmetic\Reference;

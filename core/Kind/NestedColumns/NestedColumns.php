@@ -12,7 +12,7 @@ use KeenMargin\Core\Chart\Part\SeriesKey;
 use KeenMargin\Core\Chart\Part\TotalsCut;
 use KeenMargin\Core\Kind\ComparisonKind;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Workings;
 

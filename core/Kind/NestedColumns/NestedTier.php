@@ -14,7 +14,7 @@ use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Chart\Tier\StandsOnAxis;
 use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Notation\Style;
-use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Question\Finish\VarianceForm;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 

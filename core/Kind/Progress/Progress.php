@@ -10,7 +10,7 @@ use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Kind\GoalKind;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Near\GoalNumbers;

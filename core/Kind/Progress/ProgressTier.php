@@ -14,7 +14,7 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Number\NumberFormat;
-use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Question\Finish\Labels;
 use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Arithmetic\Variance;

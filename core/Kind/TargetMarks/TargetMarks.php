@@ -14,9 +14,9 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Kind\ComparisonKind;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
+use KeenMargin\Core\Question\Finish\TargetMark;
 use KeenMargin\Core\Question\Question;
-use KeenMargin\Core\Question\TargetMark;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Workings;
 

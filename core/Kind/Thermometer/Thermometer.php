@@ -10,7 +10,7 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\GoalKind;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Question\Near\Goal;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\RowChoices;

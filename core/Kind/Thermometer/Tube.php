@@ -9,7 +9,7 @@ use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
-use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Question\Finish\Labels;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Handle;
 use KeenMargin\Core\Scene\Line;

@@ -8,7 +8,7 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Question\Finish\Labels;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Result\Context;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Thermometer;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Question\ScaleForm;
+use KeenMargin\Core\Question\Finish\ScaleForm;
 use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Result\Row;
 

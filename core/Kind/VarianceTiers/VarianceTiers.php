@@ -15,10 +15,10 @@ use KeenMargin\Core\Chart\Tier\VarianceTier;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\ComparisonKind;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\LabelPosition;
+use KeenMargin\Core\Question\Finish\Finish;
+use KeenMargin\Core\Question\Finish\LabelPosition;
+use KeenMargin\Core\Question\Finish\VarianceForm;
 use KeenMargin\Core\Question\Question;
-use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Workings;
 

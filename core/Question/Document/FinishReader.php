@@ -7,8 +7,8 @@ namespace KeenMargin\Core\Question\Document;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Shape\Shape;
-use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\Finish\Finish;
+use KeenMargin\Core\Question\Part\RowKey;
 
 /** Reads the finish of a recipe; what is not told stays as usual. */
 final class FinishReader

@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Question\Document;
 
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Question\Between;
+use KeenMargin\Core\Question\Part\Between;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\NotAPeriod;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question\Document;
 
-use KeenMargin\Core\Question\Between;
+use KeenMargin\Core\Question\Part\Between;
 use KeenMargin\Core\Time\Span;
 use KeenMargin\Core\Time\SpanKind;
 

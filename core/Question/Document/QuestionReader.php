@@ -10,10 +10,10 @@ use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\Capacity;
-use KeenMargin\Core\Question\Cumulation;
-use KeenMargin\Core\Question\Flag;
-use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Part\Capacity;
+use KeenMargin\Core\Question\Part\Cumulation;
+use KeenMargin\Core\Question\Part\Flag;
+use KeenMargin\Core\Question\Part\Order;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Time\FiscalCalendar;
 

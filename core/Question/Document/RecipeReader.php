@@ -8,7 +8,7 @@ use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use KeenMargin\Core\Question\Kinds;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\FiscalCalendar;

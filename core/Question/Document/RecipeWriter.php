@@ -8,8 +8,8 @@ use KeenMargin\Core\Document\Shape\Shape;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Question\Finish\Finish;
+use KeenMargin\Core\Question\Part\Flag;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 

@@ -6,9 +6,9 @@ namespace KeenMargin\Core\Question\Document;
 
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Question\PanelKey;
-use KeenMargin\Core\Question\RowKey;
-use KeenMargin\Core\Question\SumKey;
+use KeenMargin\Core\Question\Part\PanelKey;
+use KeenMargin\Core\Question\Part\RowKey;
+use KeenMargin\Core\Question\Part\SumKey;
 
 /**
  * Reads which row a recipe means, as RowKey::toJson() writes it. Older recipes wrote `PANEL/ROW`, in one text, and are

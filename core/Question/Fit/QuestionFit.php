@@ -9,8 +9,8 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Measure;
-use KeenMargin\Core\Question\Cumulation;
-use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Part\Cumulation;
+use KeenMargin\Core\Question\Part\Order;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Time\Grain;
 

@@ -7,8 +7,8 @@ namespace KeenMargin\Core\Question\Names;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Question\Document\RowKeyReader;
-use KeenMargin\Core\Question\RowKey;
-use KeenMargin\Core\Question\SumKey;
+use KeenMargin\Core\Question\Part\RowKey;
+use KeenMargin\Core\Question\Part\SumKey;
 use KeenMargin\Core\Time\Grain;
 
 /** Puts other names into a recipe, wherever one of a measure, a breakdown or a member stands. */

@@ -8,10 +8,10 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Reading\Text\ScenarioWords;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\BalanceBridge;
-use KeenMargin\Core\Question\Between;
-use KeenMargin\Core\Question\PeriodBridge;
-use KeenMargin\Core\Question\ScenarioBridge;
+use KeenMargin\Core\Question\Part\Between;
+use KeenMargin\Core\Question\Waterfall\BalanceBridge;
+use KeenMargin\Core\Question\Waterfall\PeriodBridge;
+use KeenMargin\Core\Question\Waterfall\ScenarioBridge;
 use KeenMargin\Core\Time\Period;
 
 /** Reads what a bridge leads from and to: `budget to actual`, `2025 to 2026`, `North to Holm`, `opening to closing`. */

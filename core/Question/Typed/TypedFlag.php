@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Question\Typed;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Question\Part\Flag;
 
 /** Reads a flag as people type it: `5 % and 20k`, `20,000`, `0.5 pp`, `nothing`. */
 final class TypedFlag

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Report\Drawing;
 
-use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\Part\RowKey;
 use KeenMargin\Core\Report\Text\LiveNumber;
 
 /** A number of a text as the workings have it now. */

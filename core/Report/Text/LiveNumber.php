@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Report\Text;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\Part\RowKey;
 
 /** A number in a text that was taken from the workings of a chart or of a key figure. */
 final readonly class LiveNumber

@@ -12,7 +12,7 @@ use KeenMargin\Core\Figures\ScenarioPeriod;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
-use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Question\Part\Flag;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 

@@ -9,7 +9,7 @@ use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
-use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Question\Part\Flag;
 use KeenMargin\Core\Time\Period;
 
 /**

@@ -6,8 +6,8 @@ namespace KeenMargin\Core\Workings\Checks;
 
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Number\NumberFormat;
-use KeenMargin\Core\Question\Message;
-use KeenMargin\Core\Question\MessageNumber;
+use KeenMargin\Core\Question\Finish\Message;
+use KeenMargin\Core\Question\Finish\MessageNumber;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Column;

@@ -9,7 +9,7 @@ use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\Fraction;
-use KeenMargin\Core\Question\Cumulation;
+use KeenMargin\Core\Question\Part\Cumulation;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\Total;

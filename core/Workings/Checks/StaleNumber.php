@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Checks;
 
-use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\Part\RowKey;
 
 /** A number of a message that is another one in the workings by now. */
 final readonly class StaleNumber

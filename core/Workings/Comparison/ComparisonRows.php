@@ -11,7 +11,7 @@ use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Fraction;
-use KeenMargin\Core\Question\Cumulation;
+use KeenMargin\Core\Question\Part\Cumulation;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Arithmetic\MeasureCoverage;

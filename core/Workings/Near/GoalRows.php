@@ -16,7 +16,7 @@ use KeenMargin\Core\Question\Fit\AimFit;
 use KeenMargin\Core\Question\Near\Goal;
 use KeenMargin\Core\Question\Near\Pace;
 use KeenMargin\Core\Question\Near\Target;
-use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Part\Order;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\Period;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Result;
 
-use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\Part\RowKey;
 
 /** A number or a name within a statement, and where it stands in the workings. */
 final readonly class LinkedText

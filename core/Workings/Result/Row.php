@@ -11,7 +11,7 @@ use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\Fraction;
-use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\Part\RowKey;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRuns;
 use KeenMargin\Core\Workings\Arithmetic\BandScale;

@@ -6,8 +6,8 @@ namespace KeenMargin\Core\Workings\Rows;
 
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Sums;
-use KeenMargin\Core\Question\RowKey;
-use KeenMargin\Core\Question\SumKey;
+use KeenMargin\Core\Question\Part\RowKey;
+use KeenMargin\Core\Question\Part\SumKey;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Time\PeriodRuns;

@@ -13,8 +13,8 @@ use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Question\NetLines;
-use KeenMargin\Core\Question\RowKey;
-use KeenMargin\Core\Question\SumKey;
+use KeenMargin\Core\Question\Part\RowKey;
+use KeenMargin\Core\Question\Part\SumKey;
 use KeenMargin\Core\Workings\Result\RowRole;
 
 /**

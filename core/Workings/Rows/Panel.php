@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Workings\Rows;
 
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
-use KeenMargin\Core\Question\PanelKey;
+use KeenMargin\Core\Question\Part\PanelKey;
 
 /** One of several panels of a chart: which one, what stands over it, and what it is about. */
 final readonly class Panel

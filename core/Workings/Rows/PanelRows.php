@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Rows;
 
-use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Part\Order;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Result\Row;
 

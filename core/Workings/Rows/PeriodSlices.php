@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Rows;
 
 use KeenMargin\Core\Figures\Sums;
-use KeenMargin\Core\Question\Cumulation;
-use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\Part\Cumulation;
+use KeenMargin\Core\Question\Part\RowKey;
 use KeenMargin\Core\Time\CivilDate;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;

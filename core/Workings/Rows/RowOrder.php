@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Workings\Rows;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Number\Decimals;
-use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Part\Order;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Result\Row;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Rows;
 
 use KeenMargin\Core\Figures\Sums;
-use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\Part\RowKey;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Result\RowRole;

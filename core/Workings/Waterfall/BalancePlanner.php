@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Waterfall;
 
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\BalanceBridge;
+use KeenMargin\Core\Question\Waterfall\BalanceBridge;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRange;

@@ -6,8 +6,8 @@ namespace KeenMargin\Core\Workings\Waterfall;
 
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\Between;
-use KeenMargin\Core\Question\ScenarioBridge;
+use KeenMargin\Core\Question\Part\Between;
+use KeenMargin\Core\Question\Waterfall\ScenarioBridge;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;

@@ -13,9 +13,9 @@ use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\Question;
-use KeenMargin\Core\Question\ScenarioBridge;
-use KeenMargin\Core\Question\Subtotals;
-use KeenMargin\Core\Question\SubtotalsAt;
+use KeenMargin\Core\Question\Waterfall\ScenarioBridge;
+use KeenMargin\Core\Question\Waterfall\Subtotals;
+use KeenMargin\Core\Question\Waterfall\SubtotalsAt;
 
 /**
  * Which breakdown explains a variance. For each: the fewest members whose variances of the sign of the total reach 80 %

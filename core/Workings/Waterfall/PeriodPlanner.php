@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Waterfall;
 
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\PeriodBridge;
+use KeenMargin\Core\Question\Waterfall\PeriodBridge;
 use KeenMargin\Core\Time\CivilDate;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;

@@ -8,9 +8,9 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
-use KeenMargin\Core\Question\PanelKey;
-use KeenMargin\Core\Question\RowKey;
-use KeenMargin\Core\Question\SumKey;
+use KeenMargin\Core\Question\Part\PanelKey;
+use KeenMargin\Core\Question\Part\RowKey;
+use KeenMargin\Core\Question\Part\SumKey;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 

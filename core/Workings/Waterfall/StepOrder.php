@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Workings\Waterfall;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Number\Fraction;
-use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Part\Order;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 

@@ -9,10 +9,10 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
-use KeenMargin\Core\Question\BalanceBridge;
 use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Question;
-use KeenMargin\Core\Question\SubtotalsAt;
+use KeenMargin\Core\Question\Waterfall\BalanceBridge;
+use KeenMargin\Core\Question\Waterfall\SubtotalsAt;
 use KeenMargin\Core\Time\Grain;
 
 /** Whether steps of a waterfall can lead from one total to the other. */

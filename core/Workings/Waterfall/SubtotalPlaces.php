@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Waterfall;
 
-use KeenMargin\Core\Question\Subtotals;
-use KeenMargin\Core\Question\SubtotalsAt;
+use KeenMargin\Core\Question\Waterfall\Subtotals;
+use KeenMargin\Core\Question\Waterfall\SubtotalsAt;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\PeriodNames;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Waterfall;
 
-use KeenMargin\Core\Question\SumKey;
+use KeenMargin\Core\Question\Part\SumKey;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;

@@ -11,7 +11,7 @@ use KeenMargin\Core\Document\Shape\Shape;
 use KeenMargin\Core\Document\Shape\ShapeKey;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Question\Document\FinishReader;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Finish\Finish;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

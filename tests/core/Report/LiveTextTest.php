@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Report;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\Part\RowKey;
 use KeenMargin\Core\Report\Text\LiveNumber;
 use KeenMargin\Core\Report\Text\LiveText;
 use KeenMargin\Core\Report\Text\Paragraph;
@@ -38,7 +38,7 @@ final class LiveTextTest extends TestCase
     public function testANumberThatFollowsSaysWhatIsNow(): void
     {
         $drawing = WrittenReport::drawing(self::document());
-        $toDate = RowKey::sum(\KeenMargin\Core\Question\SumKey::ToDate);
+        $toDate = RowKey::sum(\KeenMargin\Core\Question\Part\SumKey::ToDate);
         // 315 against 320 through February.
         $number = self::number('5', $toDate, 'variance:BU', '-5', true);
         self::assertSame('5', $drawing->number($number)->shown());

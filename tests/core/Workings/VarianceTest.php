@@ -6,7 +6,7 @@ namespace KeenMargin\Tests\core\Workings;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Better;
-use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Question\Part\Flag;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
 use PHPUnit\Framework\Attributes\TestWith;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Waterfall;
 
 /** What a row of a list does in a waterfall. */
 enum StepRole: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Part;
 
 /** The measures of how full something is: two of the three at least; the third is what the others leave. */
 final readonly class Capacity

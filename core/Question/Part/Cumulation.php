@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Part;
 
 /** What each period shows besides its own amount: that of the periods before it too. */
 enum Cumulation: string

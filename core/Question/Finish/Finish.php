@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Finish;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Shape\Choice;
@@ -13,6 +13,7 @@ use KeenMargin\Core\Document\Shape\ShapeKey;
 use KeenMargin\Core\Document\Shape\Toggle;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Number\Unit;
+use KeenMargin\Core\Question\Part\RowKey;
 
 /** The looks of a chart: nothing in it adds, removes or changes a row or a number. */
 final readonly class Finish

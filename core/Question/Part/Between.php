@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Part;
 
 /** Two members of one breakdown that are compared with each other. */
 final readonly class Between

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Finish;
 
 /** Which values of a chart bear a label. */
 enum Labels: string

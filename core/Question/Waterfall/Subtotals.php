@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Waterfall;
 
 /** After which steps of a waterfall subtotals stand: after those named, or by a rule. */
 final readonly class Subtotals

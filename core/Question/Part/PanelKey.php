@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Part;
 
 /** Which of several panels of a chart: that of a member, or the one of the members that have none of their own. */
 final readonly class PanelKey

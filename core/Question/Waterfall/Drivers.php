@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Waterfall;
 
 /** The measures that a value is the product of: bookings × price = revenue. */
 final readonly class Drivers

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Waterfall;
 
 use KeenMargin\Core\Figures\Scenario;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Part;
 
 /** In which order rows stand. Groups keep what stands in them. */
 enum Order: string

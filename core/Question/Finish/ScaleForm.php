@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Finish;
 
 /** What the rows of a chart share where each has a target of its own. */
 enum ScaleForm: string

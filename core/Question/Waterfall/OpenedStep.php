@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Waterfall;
 
+use KeenMargin\Core\Question\Part\RowKey;
 use KeenMargin\Core\Time\Grain;
 
 /** A step of a waterfall that shows what it is made of, in place. */

@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Finish;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Shape\Key;
+use KeenMargin\Core\Question\Part\RowKey;
 
 /** A number of the workings as it was when a message took it. */
 final readonly class MessageNumber

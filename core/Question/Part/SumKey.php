@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Part;
 
 /** Rows and numbers of the workings that are sums over others, and no period or member. */
 enum SumKey: string

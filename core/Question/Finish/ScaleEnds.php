@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Finish;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\NotAccepted;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Question;
+namespace KeenMargin\Core\Question\Waterfall;
 
 /**
  * A bridge over periods: from an opening value by movements to a closing value. A measure that is taken as the last of
