@@ -6,6 +6,7 @@ namespace KeenMargin\Tests\core\Report;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Question\Part\RowKey;
+use KeenMargin\Core\Question\Part\SumKey;
 use KeenMargin\Core\Report\Text\LiveNumber;
 use KeenMargin\Core\Report\Text\LiveText;
 use KeenMargin\Core\Report\Text\Paragraph;
@@ -38,7 +39,7 @@ final class LiveTextTest extends TestCase
     public function testANumberThatFollowsSaysWhatIsNow(): void
     {
         $drawing = WrittenReport::drawing(self::document());
-        $toDate = RowKey::sum(\KeenMargin\Core\Question\Part\SumKey::ToDate);
+        $toDate = RowKey::sum(SumKey::ToDate);
         // 315 against 320 through February.
         $number = self::number('5', $toDate, 'variance:BU', '-5', true);
         self::assertSame('5', $drawing->number($number)->shown());
